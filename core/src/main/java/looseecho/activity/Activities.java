@@ -1,0 +1,37 @@
+package looseecho.activity;
+
+/** Curves of the network, 0..1, one value per 10 ms frame; frame n means the instant n / 100 s. */
+public final class Activities {
+  /** Curves before the velocities: eight lanes, beat, downbeat. */
+  static final int CURVES = Lane.values().length + 2;
+
+  private final float[][] curves;
+  private final int frames;
+
+  Activities(float[][] curves) {
+    this.curves = curves;
+    this.frames = curves[0].length;
+  }
+
+  public int frames() {
+    return frames;
+  }
+
+  /** How surely the lane is hit at the frame. */
+  public float lane(Lane lane, int frame) {
+    return curves[lane.ordinal()][frame];
+  }
+
+  public float beat(int frame) {
+    return curves[Lane.values().length][frame];
+  }
+
+  public float downbeat(int frame) {
+    return curves[Lane.values().length + 1][frame];
+  }
+
+  /** How hard the lane is hit, 0..1; means something only where the lane is hit. */
+  public float velocity(Lane lane, int frame) {
+    return curves[CURVES + lane.ordinal()][frame];
+  }
+}

@@ -1,0 +1,187 @@
+package looseecho.activity;
+
+import looseecho.dsp.Fft;
+import looseecho.reading.Progress;
+
+/**
+ * The network's input: per 10 ms frame 80 mel bands from 30 Hz to 16 kHz in two window lengths, as
+ * logarithms less each band's mean.
+ *
+ * <p>Input: mono at {@link #RATE}. Frame n is centred on sample n * {@link #HOP}. The scale is that
+ * of {@code training/features.py}, and a test holds the two together. Mel scale: O'Shaughnessy
+ * 1987.
+ */
+public final class MelSpectra {
+  public static final int RATE = 44100;
+  public static final int HOP = 441;
+  public static final int BANDS = 80;
+
+  /** Frames per second. */
+  public static final int FPS = RATE / HOP;
+
+  private static final int[] WINDOWS = {2048, 640};
+  private static final int[] FFT_SIZES = {2048, 1024};
+  private static final double LOW_HZ = 30;
+  private static final double HIGH_HZ = 16000;
+  private static final double FLOOR = 1e-4;
+  private static final double SONG_RMS = 0.1;
+  private static final float SCALE = 2.5f;
+  private static final float AUDIBLE = 3f; // natural-log units below the loudest frame
+
+  private final float[] values; // [(frame * BANDS + band) * 2 + window]
+  private final float[] level; // mean log energy per frame, natural log, song scaled to RMS 0.1
+  private final int frames;
+
+  private MelSpectra(float[] values, float[] level) {
+    this.values = values;
+    this.level = level;
+    this.frames = level.length;
+  }
+
+  /** Computes all frames. */
+  public static MelSpectra of(float[] mono, Progress progress) {
+    int frames = mono.length / HOP + 1;
+    float[] values = new float[frames * BANDS * 2];
+    float[] level = new float[frames];
+    float gain = gain(mono);
+    for (int w = 0; w < 2; w++) {
+      fill(mono, gain, w, values, frames, progress);
+    }
+    for (int n = 0; n < frames; n++) {
+      double sum = 0;
+      for (int b = 0; b < BANDS; b++) {
+        sum += values[(n * BANDS + b) * 2];
+      }
+      level[n] = (float) (sum / BANDS);
+    }
+    centre(values, level);
+    return new MelSpectra(values, level);
+  }
+
+  private static float gain(float[] mono) {
+    double power = 0;
+    for (float x : mono) {
+      power += (double) x * x;
+    }
+    double rms = Math.sqrt(power / Math.max(1, mono.length));
+    return rms > 1e-9 ? (float) (SONG_RMS / rms) : 1f;
+  }
+
+  private static void fill(
+      float[] mono, float gain, int w, float[] values, int frames, Progress progress) {
+    Fft fft = new Fft(FFT_SIZES[w], WINDOWS[w]);
+    float[] magnitudes = new float[fft.bins()];
+    Triangle[] bank = bank(FFT_SIZES[w]);
+    for (int n = 0; n < frames; n++) {
+      fft.magnitudes(mono, n * HOP, magnitudes);
+      for (int b = 0; b < BANDS; b++) {
+        values[(n * BANDS + b) * 2 + w] = (float) Math.log(FLOOR + gain * bank[b].sum(magnitudes));
+      }
+      if (n % 1000 == 0) {
+        progress.step("Listening", 0.5 * w + 0.5 * n / frames);
+      }
+    }
+  }
+
+  private static void centre(float[] values, float[] level) {
+    float top = Float.NEGATIVE_INFINITY;
+    for (float l : level) {
+      top = Math.max(top, l);
+    }
+    double[] mean = new double[BANDS * 2];
+    int count = 0;
+    for (int n = 0; n < level.length; n++) {
+      if (level[n] > top - AUDIBLE) {
+        count++;
+        for (int k = 0; k < mean.length; k++) {
+          mean[k] += values[n * mean.length + k];
+        }
+      }
+    }
+    for (int i = 0; i < values.length; i++) {
+      values[i] = (float) ((values[i] - mean[i % mean.length] / Math.max(1, count)) / SCALE);
+    }
+  }
+
+  /** Number of frames, one per 10 ms. */
+  public int frames() {
+    return frames;
+  }
+
+  /** Mean log level of a frame (natural log; a difference of 1 is 8.7 dB). */
+  public float level(int frame) {
+    return level[frame];
+  }
+
+  /** Height of a frame's level above the floor of the scale: 0 in digital silence. */
+  public float height(int frame) {
+    return (float) (level[frame] - Math.log(FLOOR));
+  }
+
+  /** Centred log energy of a band in the long window. */
+  public float band(int frame, int band) {
+    return values[(frame * BANDS + band) * 2];
+  }
+
+  /**
+   * Copies frames [from, from + count) in layout [(frame * 80 + band) * 2 + window]; zeros outside
+   * the song.
+   */
+  void copy(int from, int count, float[] out) {
+    int width = BANDS * 2;
+    for (int i = 0; i < count; i++) {
+      int n = from + i;
+      if (n >= 0 && n < frames) {
+        System.arraycopy(values, n * width, out, i * width, width);
+      } else {
+        java.util.Arrays.fill(out, i * width, (i + 1) * width, 0);
+      }
+    }
+  }
+
+  /** One mel filter: weights over a run of bins that sum to one. */
+  private record Triangle(int first, float[] weights) {
+    float sum(float[] magnitudes) {
+      float s = 0;
+      for (int i = 0; i < weights.length; i++) {
+        s += weights[i] * magnitudes[first + i];
+      }
+      return s;
+    }
+  }
+
+  private static Triangle[] bank(int fftSize) {
+    double binHz = (double) RATE / fftSize;
+    double low = mel(LOW_HZ);
+    double step = (mel(HIGH_HZ) - low) / (BANDS + 1);
+    Triangle[] bank = new Triangle[BANDS];
+    for (int b = 0; b < BANDS; b++) {
+      double mid = hertz(low + (b + 1) * step);
+      double from = Math.min(hertz(low + b * step), mid - binHz);
+      double to = Math.max(hertz(low + (b + 2) * step), mid + binHz);
+      int first = Math.max(0, (int) Math.ceil(from / binHz));
+      int last = Math.min(fftSize / 2, (int) Math.floor(to / binHz));
+      float[] weights = new float[last - first + 1];
+      double sum = 0;
+      for (int k = first; k <= last; k++) {
+        double f = k * binHz;
+        weights[k - first] =
+            (float) Math.max(0, Math.min((f - from) / (mid - from), (to - f) / (to - mid)));
+        sum += weights[k - first];
+      }
+      for (int i = 0; i < weights.length; i++) {
+        weights[i] /= (float) sum;
+      }
+      bank[b] = new Triangle(first, weights);
+    }
+    return bank;
+  }
+
+  private static double mel(double hz) {
+    return 2595 * Math.log10(1 + hz / 700);
+  }
+
+  private static double hertz(double mel) {
+    return 700 * (Math.pow(10, mel / 2595) - 1);
+  }
+}

@@ -1,0 +1,142 @@
+package looseecho.analysis;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import looseecho.activity.Activities;
+import looseecho.activity.ActivityNet;
+import looseecho.activity.MelSpectra;
+import looseecho.audio.Audio;
+import looseecho.audio.Resampler;
+import looseecho.dsp.Chroma;
+import looseecho.dsp.ToneSpectra;
+import looseecho.form.Form;
+import looseecho.form.SectionFinder;
+import looseecho.hits.Hit;
+import looseecho.hits.HitFinder;
+import looseecho.notes.BassFinder;
+import looseecho.notes.Chord;
+import looseecho.notes.ChordFinder;
+import looseecho.notes.Key;
+import looseecho.notes.KeyFinder;
+import looseecho.notes.Note;
+import looseecho.notes.Tonality;
+import looseecho.pulse.Pulse;
+import looseecho.pulse.PulseFinder;
+import looseecho.pulse.PulseSettings;
+import looseecho.reading.Progress;
+import looseecho.reading.Reading;
+
+/**
+ * Hears a whole reference. Two steps, so that a correction does not cost the long one again: {@link
+ * #listen} does the work that no correction changes, {@link #read} draws the readings from it.
+ * Immutable and thread-safe.
+ */
+public final class Analyzer {
+  private static final int CHROMA_HOP = 2205; // 50 ms
+
+  private final ActivityNet net = ActivityNet.load();
+
+  /** What the ear took in; independent of corrections. */
+  public static final class Heard {
+    private final MelSpectra mel;
+    private final Activities activity;
+    private final Chroma chroma;
+    private final List<Note> bass;
+    private final double duration;
+    private final double start;
+    private final double end;
+
+    private Heard(
+        MelSpectra mel, Activities activity, Chroma chroma, List<Note> bass, double duration) {
+      this.mel = mel;
+      this.activity = activity;
+      this.chroma = chroma;
+      this.bass = List.copyOf(bass);
+      this.duration = duration;
+      float top = 0;
+      for (int n = 0; n < mel.frames(); n++) {
+        top = Math.max(top, mel.height(n));
+      }
+      int first = 0;
+      while (first < mel.frames() - 1 && mel.height(first) < AUDIBLE * top) {
+        first++;
+      }
+      int last = mel.frames() - 1;
+      while (last > first && mel.height(last) < AUDIBLE * top) {
+        last--;
+      }
+      this.start = (double) first / MelSpectra.FPS;
+      this.end = Math.min(duration, (last + 1.0) / MelSpectra.FPS);
+    }
+  }
+
+  private static final double AUDIBLE = 0.12; // share of the loudest frame's height
+
+  /** Both steps at once. */
+  public Analysis analyse(Audio audio, Corrections corrections, Progress progress) {
+    return read(listen(audio, progress), corrections, progress);
+  }
+
+  /** The long step: spectra, the network, tones and bass. */
+  public Heard listen(Audio audio, Progress progress) {
+    Resampler resampler = new Resampler();
+    float[] own = audio.mono();
+    float[] mono = resampler.resample(own, audio.sampleRate(), MelSpectra.RATE);
+    MelSpectra mel = MelSpectra.of(mono, progress);
+    Activities activity = net.run(mel, progress);
+    Chroma chroma =
+        Chroma.of(ToneSpectra.of(mono, MelSpectra.RATE, 8192, 8192, CHROMA_HOP, progress));
+    float[] low = resampler.resample(mono, MelSpectra.RATE, BassFinder.RATE);
+    List<Note> bass = new BassFinder().find(low, chroma.tuningCents(), progress);
+    return new Heard(mel, activity, chroma, bass, audio.duration());
+  }
+
+  /** The quick step: readings under the person's corrections. */
+  public Analysis read(Heard heard, Corrections wanted, Progress progress) {
+    List<String> notes = new ArrayList<>();
+    var pulseWanted = new PulseFinder.Wanted(wanted.bpm(), wanted.barOneAt());
+    Optional<Pulse> pulse =
+        new PulseFinder(PulseSettings.DEFAULTS)
+            .find(heard.activity, heard.start, heard.end, pulseWanted, progress);
+    if (heard.end - heard.start < 1) {
+      pulse = Optional.empty();
+      notes.add("There is next to no sound in this file.");
+    } else if (pulse.isEmpty()) {
+      notes.add("No beat could be found. Open a longer piece, or one with a clearer pulse.");
+    }
+    Form form = new Form(List.of(), List.of(), List.of());
+    List<Hit> hits = List.of();
+    List<Chord> chords = List.of();
+    if (pulse.isPresent()) {
+      form =
+          new SectionFinder()
+              .find(heard.mel, heard.chroma, heard.activity, pulse.get(), heard.end, progress);
+      hits = new HitFinder(HitFinder.Settings.DEFAULTS).find(heard.activity, pulse.get(), progress);
+      chords = new ChordFinder().find(heard.chroma, pulse.get());
+    }
+    Reading<Key> key = key(heard);
+    Reading<Key> settled = wanted.key().map(key::corrected).orElse(key);
+    progress.step("Done", 1);
+    return new Analysis(
+        heard.duration,
+        pulse,
+        form,
+        hits,
+        new Tonality(settled, heard.chroma.tuningCents(), chords, heard.bass),
+        notes);
+  }
+
+  private static Reading<Key> key(Heard heard) {
+    double[] all = heard.chroma.sum(heard.start, heard.end);
+    double[] tones = new double[12];
+    for (int c = 0; c < 12; c++) {
+      tones[c] = all[c] + 0.5 * all[12 + c];
+    }
+    double[] bass = new double[12];
+    for (Note n : heard.bass) {
+      bass[n.pitch() % 12] += n.end() - n.start();
+    }
+    return new KeyFinder().find(tones, bass);
+  }
+}

@@ -1,0 +1,80 @@
+package looseecho.audio;
+
+/**
+ * Changes the sampling rate of one channel by band-limited interpolation with a Kaiser-windowed
+ * sinc.
+ *
+ * <p>Source: J. O. Smith, "Digital Audio Resampling", CCRMA 1984 and later. The pass band ends at
+ * 0.92 of the lower of both Nyquist rates, the window's beta of 9 keeps images below about -90 dB.
+ * Stateless and thread-safe.
+ */
+public final class Resampler {
+  private static final int ZERO_CROSSINGS = 24;
+  private static final double BETA = 9.0;
+  private static final double PASS = 0.92;
+  private static final int TABLE_PER_CROSSING = 512;
+
+  /** Both channels at the new rate; the same object when nothing changes. */
+  public Audio resample(Audio in, int rate) {
+    if (in.sampleRate() == rate) {
+      return in;
+    }
+    return new Audio(
+        resample(in.channel(0), in.sampleRate(), rate),
+        resample(in.channel(1), in.sampleRate(), rate),
+        rate);
+  }
+
+  /**
+   * One channel at the new rate.
+   *
+   * @param in samples at {@code from} hertz
+   * @return ceil(length * to / from) samples; sample 0 stays at time 0
+   */
+  public float[] resample(float[] in, int from, int to) {
+    if (from == to) {
+      return in.clone();
+    }
+    double ratio = (double) to / from;
+    double cut = PASS * Math.min(1, ratio);
+    double[] table = table();
+    float[] out = new float[(int) Math.ceil(in.length * ratio)];
+    double reach = ZERO_CROSSINGS / cut;
+    for (int n = 0; n < out.length; n++) {
+      double at = n / ratio;
+      int first = Math.max(0, (int) Math.ceil(at - reach));
+      int last = Math.min(in.length - 1, (int) Math.floor(at + reach));
+      double sum = 0;
+      for (int k = first; k <= last; k++) {
+        double x = Math.abs(k - at) * cut * TABLE_PER_CROSSING;
+        int i = (int) x;
+        sum += in[k] * (table[i] + (x - i) * (table[i + 1] - table[i]));
+      }
+      out[n] = (float) (sum * cut);
+    }
+    return out;
+  }
+
+  private static double[] table() {
+    double[] t = new double[ZERO_CROSSINGS * TABLE_PER_CROSSING + 2];
+    double norm = bessel(BETA);
+    for (int i = 0; i < t.length; i++) {
+      double x = (double) i / TABLE_PER_CROSSING;
+      double edge = x / ZERO_CROSSINGS;
+      double window = edge >= 1 ? 0 : bessel(BETA * Math.sqrt(1 - edge * edge)) / norm;
+      t[i] = window * (i == 0 ? 1 : Math.sin(Math.PI * x) / (Math.PI * x));
+    }
+    return t;
+  }
+
+  /** Modified Bessel function of the first kind, order 0, by its power series. */
+  private static double bessel(double x) {
+    double sum = 1;
+    double term = 1;
+    for (int k = 1; term > 1e-12 * sum; k++) {
+      term *= x / (2 * k) * (x / (2 * k));
+      sum += term;
+    }
+    return sum;
+  }
+}

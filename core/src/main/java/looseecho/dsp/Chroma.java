@@ -1,0 +1,119 @@
+package looseecho.dsp;
+
+import java.util.Arrays;
+
+/**
+ * Twelve pitch-class strengths per frame from spectral peaks, with the tuning measured first.
+ *
+ * <p>Source: pitch class profiles of spectral peaks after Gomez, "Tonal description of polyphonic
+ * audio for music content processing", INFORMS Journal on Computing 2006; tuning as the circular
+ * mean of peak deviations. Departures: square-root compression; a peak must stand out over its
+ * neighbourhood's mean, which keeps drums out.
+ */
+public final class Chroma {
+  private static final double LOW_HZ = 65;
+  private static final double HIGH_HZ = 2100;
+  private static final double STAND_OUT = 2.2;
+
+  private final float[][] frames;
+  private final float[][] bass;
+  private final double tuningCents;
+  private final double hopSeconds;
+
+  private Chroma(float[][] frames, float[][] bass, double tuningCents, double hopSeconds) {
+    this.frames = frames;
+    this.bass = bass;
+    this.tuningCents = tuningCents;
+    this.hopSeconds = hopSeconds;
+  }
+
+  /** Measures tuning and chroma. */
+  public static Chroma of(ToneSpectra spectra) {
+    double re = 0;
+    double im = 0;
+    double[][] peaks = new double[spectra.frames()][];
+    for (int n = 0; n < peaks.length; n++) {
+      peaks[n] = peaks(spectra, n);
+      for (int k = 0; k < peaks[n].length; k += 2) {
+        if (peaks[n][k] > 200) {
+          double phase = 2 * Math.PI * (midi(peaks[n][k]) - Math.floor(midi(peaks[n][k])));
+          re += peaks[n][k + 1] * Math.cos(phase);
+          im += peaks[n][k + 1] * Math.sin(phase);
+        }
+      }
+    }
+    double tuning = re == 0 && im == 0 ? 0 : Math.atan2(im, re) / (2 * Math.PI);
+    float[][] high = new float[peaks.length][12];
+    float[][] low = new float[peaks.length][12];
+    for (int n = 0; n < peaks.length; n++) {
+      for (int k = 0; k < peaks[n].length; k += 2) {
+        double p = midi(peaks[n][k]) - tuning;
+        int nearest = (int) Math.round(p);
+        double closeness =
+            Math.cos(Math.PI * (p - nearest)); // 1 on the note, 0 half-way to the next
+        float w = (float) (Math.sqrt(peaks[n][k + 1]) * closeness * closeness);
+        (peaks[n][k] < 260 ? low : high)[n][Math.floorMod(nearest, 12)] += w;
+      }
+    }
+    return new Chroma(high, low, 100 * tuning, spectra.hopSeconds());
+  }
+
+  /** {hertz, magnitude, hertz, magnitude, ...} of the frame's outstanding peaks. */
+  private static double[] peaks(ToneSpectra s, int n) {
+    double[] out = new double[512];
+    int count = 0;
+    int first = (int) (LOW_HZ / s.binHz());
+    int last = Math.min(s.bins() - 2, (int) (HIGH_HZ / s.binHz()));
+    for (int k = Math.max(2, first); k < last && count < 510; k++) {
+      float m = s.at(n, k);
+      if (m > 1e-5
+          && m > s.at(n, k - 1)
+          && m >= s.at(n, k + 1)
+          && m > STAND_OUT * around(s, n, k)) {
+        double l = Math.log(s.at(n, k - 1) + 1e-9);
+        double c = Math.log(m + 1e-9);
+        double r = Math.log(s.at(n, k + 1) + 1e-9);
+        double shift = 0.5 * (l - r) / (l - 2 * c + r);
+        out[count++] = (k + (Double.isFinite(shift) ? shift : 0)) * s.binHz();
+        out[count++] = m;
+      }
+    }
+    return Arrays.copyOf(out, count);
+  }
+
+  private static float around(ToneSpectra s, int n, int k) {
+    int reach = Math.max(6, k / 12);
+    float sum = 0;
+    int count = 0;
+    for (int j = Math.max(0, k - reach); j <= Math.min(s.bins() - 1, k + reach); j++, count++) {
+      sum += s.at(n, j);
+    }
+    return sum / count;
+  }
+
+  private static double midi(double hz) {
+    return 69 + 12 * Math.log(hz / 440) / Math.log(2);
+  }
+
+  /** How far the recording lies above 440 Hz tuning, in cents, -50..50. */
+  public double tuningCents() {
+    return tuningCents;
+  }
+
+  /**
+   * Sum over a span of time of the chroma above (first twelve, C first) and below 260 Hz (next
+   * twelve).
+   */
+  public double[] sum(double from, double to) {
+    double[] out = new double[24];
+    int a = Math.max(0, (int) Math.round(from / hopSeconds));
+    int b = Math.min(frames.length, Math.max(a + 1, (int) Math.round(to / hopSeconds)));
+    for (int n = a; n < b; n++) {
+      for (int c = 0; c < 12; c++) {
+        out[c] += frames[n][c];
+        out[12 + c] += bass[n][c];
+      }
+    }
+    return out;
+  }
+}

@@ -1,0 +1,72 @@
+package looseecho.dsp;
+
+import org.jtransforms.fft.FloatFFT_1D;
+
+/** Magnitudes of real blocks. Holds a work array: one per thread. */
+public final class Fft {
+  private final int size;
+  private final FloatFFT_1D fft;
+  private final float[] work;
+  private final float[] window;
+
+  /**
+   * Prepares a transform.
+   *
+   * @param size FFT size, even
+   * @param windowSize samples taken from the signal, at most {@code size}; the rest is zeros. A
+   *     periodic Hann window scaled so that a full-scale sine between bins reads about 1
+   */
+  public Fft(int size, int windowSize) {
+    if (windowSize < 1 || windowSize > size || size % 2 != 0) {
+      throw new IllegalArgumentException(
+          "need 1 <= windowSize <= even size (was: " + windowSize + ", " + size + ")");
+    }
+    this.size = size;
+    this.fft = new FloatFFT_1D(size);
+    this.work = new float[size];
+    this.window = hann(windowSize);
+    double sum = 0;
+    for (float w : window) {
+      sum += w;
+    }
+    for (int i = 0; i < windowSize; i++) {
+      window[i] *= (float) (2 / sum);
+    }
+  }
+
+  /** Number of magnitudes, size / 2 + 1; bin k is at k * rate / size hertz. */
+  public int bins() {
+    return size / 2 + 1;
+  }
+
+  /**
+   * Magnitudes of the block centred on a sample; samples outside the signal count as zero.
+   *
+   * @param out at least {@link #bins()} long; written
+   */
+  public void magnitudes(float[] signal, int centre, float[] out) {
+    int start = centre - window.length / 2;
+    for (int i = 0; i < window.length; i++) {
+      int at = start + i;
+      work[i] = at >= 0 && at < signal.length ? signal[at] * window[i] : 0;
+    }
+    java.util.Arrays.fill(work, window.length, size, 0);
+    fft.realForward(work);
+    out[0] = Math.abs(work[0]);
+    out[size / 2] = Math.abs(work[1]);
+    for (int k = 1; k < size / 2; k++) {
+      float re = work[2 * k];
+      float im = work[2 * k + 1];
+      out[k] = (float) Math.sqrt(re * re + im * im);
+    }
+  }
+
+  /** Periodic Hann window (Harris 1978). */
+  static float[] hann(int n) {
+    float[] w = new float[n];
+    for (int i = 0; i < n; i++) {
+      w[i] = (float) (0.5 - 0.5 * Math.cos(2 * Math.PI * i / n));
+    }
+    return w;
+  }
+}

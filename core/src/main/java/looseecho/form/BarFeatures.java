@@ -1,0 +1,110 @@
+package looseecho.form;
+
+import java.util.ArrayList;
+import java.util.List;
+import looseecho.activity.Activities;
+import looseecho.activity.Lane;
+import looseecho.activity.MelSpectra;
+import looseecho.dsp.Chroma;
+import looseecho.pulse.Pulse;
+
+/**
+ * What each bar sounds like: band levels, drum density and pitch classes, scaled so that each group
+ * weighs alike. Package-private work object; {@code values[bar][feature]}.
+ */
+record BarFeatures(
+    double[] starts, double[] ends, double[] lengths, double[][] values, double[] levels) {
+  private static final int GROUPS = 16; // mel bands are gathered by five
+  private static final double DRUMS = 1.2;
+  private static final double TONES = 0.35;
+
+  static BarFeatures of(MelSpectra mel, Chroma chroma, Activities act, Pulse pulse, double end) {
+    List<Integer> bars = new ArrayList<>(pulse.bars());
+    if (bars.isEmpty() || bars.get(0) > 0) {
+      bars.add(0, 0); // the pick-up is a bar of its own
+    }
+    int n = bars.size();
+    double[] starts = new double[n];
+    double[] ends = new double[n];
+    double[] lengths = new double[n];
+    double[] levels = new double[n];
+    double[][] rows = new double[n][];
+    for (int b = 0; b < n; b++) {
+      starts[b] = pulse.beats().get(bars.get(b)).time();
+      boolean last = b == n - 1;
+      ends[b] = last ? Math.max(end, starts[b] + 0.05) : pulse.beats().get(bars.get(b + 1)).time();
+      int beats = (last ? (int) Math.round(pulse.beatsAt(end)) : bars.get(b + 1)) - bars.get(b);
+      lengths[b] = (double) Math.max(1, beats) / pulse.beatsPerBar().value();
+      rows[b] = row(mel, chroma, act, starts[b], ends[b]);
+      levels[b] = level(mel, starts[b], ends[b]);
+    }
+    scale(rows);
+    return new BarFeatures(starts, ends, lengths, rows, levels);
+  }
+
+  private static double[] row(
+      MelSpectra mel, Chroma chroma, Activities act, double from, double to) {
+    int lanes = Lane.values().length;
+    double[] row = new double[GROUPS + lanes + 12];
+    int a = Math.max(0, (int) Math.round(from * MelSpectra.FPS));
+    int b = Math.min(mel.frames(), Math.max(a + 1, (int) Math.round(to * MelSpectra.FPS)));
+    for (int n = a; n < b; n++) {
+      for (int k = 0; k < MelSpectra.BANDS; k++) {
+        row[k * GROUPS / MelSpectra.BANDS] += mel.band(n, k) / (b - a);
+      }
+      for (int l = 0; l < lanes; l++) {
+        row[GROUPS + l] += act.lane(Lane.values()[l], n) / (b - a);
+      }
+    }
+    double[] tones = chroma.sum(from, to);
+    double norm = 1e-9;
+    for (int c = 0; c < 12; c++) {
+      norm += tones[c] * tones[c];
+    }
+    for (int c = 0; c < 12; c++) {
+      row[GROUPS + lanes + c] = tones[c] / Math.sqrt(norm);
+    }
+    return row;
+  }
+
+  /**
+   * Divides each group by its spread over the song, so that levels, drums and tones weigh as their
+   * weights say.
+   */
+  private static void scale(double[][] rows) {
+    int lanes = Lane.values().length;
+    scaleGroup(rows, 0, GROUPS, 1);
+    scaleGroup(rows, GROUPS, GROUPS + lanes, DRUMS);
+    scaleGroup(rows, GROUPS + lanes, GROUPS + lanes + 12, TONES);
+  }
+
+  private static void scaleGroup(double[][] rows, int from, int to, double weight) {
+    double sum = 0;
+    for (int k = from; k < to; k++) {
+      double mean = 0;
+      for (double[] r : rows) {
+        mean += r[k] / rows.length;
+      }
+      for (double[] r : rows) {
+        r[k] -= mean;
+        sum += r[k] * r[k] / rows.length;
+      }
+    }
+    for (double[] r : rows) {
+      for (int k = from; k < to; k++) {
+        r[k] *= weight / Math.sqrt(sum + 1e-6);
+      }
+    }
+  }
+
+  /** Power mean of the frame levels, in decibels. */
+  private static double level(MelSpectra mel, double from, double to) {
+    int a = Math.max(0, (int) Math.round(from * MelSpectra.FPS));
+    int b = Math.min(mel.frames(), Math.max(a + 1, (int) Math.round(to * MelSpectra.FPS)));
+    double sum = 0;
+    for (int n = a; n < b; n++) {
+      sum += Math.exp(2 * mel.level(n)) / (b - a);
+    }
+    return 10 * Math.log10(sum + 1e-12);
+  }
+}

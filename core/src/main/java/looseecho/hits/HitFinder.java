@@ -1,0 +1,123 @@
+package looseecho.hits;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import looseecho.activity.Activities;
+import looseecho.activity.Lane;
+import looseecho.pulse.Pulse;
+import looseecho.reading.Progress;
+
+/**
+ * Picks hits from the network's activity curves.
+ *
+ * <p>A local maximum is a hit when it passes the lane's threshold; the threshold falls where the
+ * same step is hit in the neighbouring bars (a hit that the pattern expects and that is half-seen
+ * is a hit) and rises where it never is. Peak picking after Boeck, Krebs and Schedl, "Evaluating
+ * the online capabilities of onset detection methods", ISMIR 2012; time within the frame by a
+ * log-parabola.
+ */
+public final class HitFinder {
+  private static final int GRID = 4; // slots per sixteenth for the memory of the pattern
+  private static final int NEIGHBOURS = 4; // bars looked at to each side
+  private static final int APART = 3; // frames between two hits of one lane
+
+  /**
+   * Thresholds, 0..1.
+   *
+   * @param base activity that makes a hit anywhere
+   * @param expected activity that suffices where every neighbouring bar has the hit
+   */
+  public record Settings(double base, double expected) {
+    public static final Settings DEFAULTS = new Settings(0.42, 0.2);
+  }
+
+  private final Settings settings;
+
+  public HitFinder(Settings settings) {
+    this.settings = settings;
+  }
+
+  private record Peak(double time, double height, double velocity, int bar, int slot) {}
+
+  /** All hits in order of time. */
+  public List<Hit> find(Activities activity, Pulse pulse, Progress progress) {
+    List<Hit> hits = new ArrayList<>();
+    for (Lane lane : Lane.values()) {
+      progress.step("Picking the hits", (double) lane.ordinal() / Lane.values().length);
+      List<Peak> peaks = peaks(activity, lane, pulse);
+      for (Peak p : peaks) {
+        double threshold =
+            settings.base() + (settings.expected() - settings.base()) * habit(peaks, p);
+        if (p.height() >= threshold) {
+          hits.add(hit(lane, p, pulse, threshold));
+        }
+      }
+    }
+    hits.sort(Comparator.comparingDouble(Hit::time));
+    return hits;
+  }
+
+  private List<Peak> peaks(Activities a, Lane lane, Pulse pulse) {
+    List<Peak> out = new ArrayList<>();
+    for (int n = 1; n < a.frames() - 1; n++) {
+      float v = a.lane(lane, n);
+      if (v < settings.expected() || v < a.lane(lane, n - 1) || v <= a.lane(lane, n + 1)) {
+        continue;
+      }
+      double time = (n + offset(a, lane, n)) / 100;
+      double beats = pulse.beatsAt(time);
+      int beat = (int) Math.floor(beats + 0.5 / (GRID * Pulse.STEPS_PER_BEAT));
+      int inBeat = (int) Math.round((beats - beat) * GRID * Pulse.STEPS_PER_BEAT);
+      var at = pulse.beats().get(Math.min(Math.max(0, beat), pulse.beats().size() - 1));
+      Peak peak =
+          new Peak(
+              time,
+              v,
+              a.velocity(lane, n),
+              at.bar(),
+              (at.position() - 1) * GRID * Pulse.STEPS_PER_BEAT + inBeat);
+      int last = out.size() - 1;
+      if (last >= 0 && peak.time() - out.get(last).time() < APART / 100.0) {
+        if (peak.height() > out.get(last).height()) {
+          out.set(last, peak);
+        }
+      } else {
+        out.add(peak);
+      }
+    }
+    return out;
+  }
+
+  private static double offset(Activities a, Lane lane, int n) {
+    double l = Math.log(a.lane(lane, n - 1) + 1e-4);
+    double m = Math.log(a.lane(lane, n) + 1e-4);
+    double r = Math.log(a.lane(lane, n + 1) + 1e-4);
+    double bend = l - 2 * m + r;
+    return bend >= -1e-9 ? 0 : Math.max(-0.5, Math.min(0.5, 0.5 * (l - r) / bend));
+  }
+
+  /** Mean height of the lane at the same slot in the neighbouring bars, 0..1. */
+  private static double habit(List<Peak> peaks, Peak p) {
+    double sum = 0;
+    java.util.Set<Integer> seen = new java.util.HashSet<>();
+    for (Peak q : peaks) {
+      int bars = q.bar() - p.bar();
+      if (bars != 0
+          && Math.abs(bars) <= NEIGHBOURS
+          && Math.abs(q.slot() - p.slot()) <= 1
+          && seen.add(bars)) {
+        sum += Math.min(1, q.height());
+      }
+    }
+    return sum / (2 * NEIGHBOURS);
+  }
+
+  private static Hit hit(Lane lane, Peak p, Pulse pulse, double threshold) {
+    int velocity = (int) Math.round(Math.max(1, Math.min(127, 127 * p.velocity())));
+    Place place = Place.of(p.time(), pulse);
+    double confidence = Math.min(1, 0.5 + 0.5 * (p.height() - threshold) / (1 - threshold));
+    return new Hit(
+        lane, p.time(), velocity, place.bar(), place.step(), place.offsetMs(), confidence);
+  }
+}

@@ -1,0 +1,122 @@
+package looseecho.notes;
+
+import java.util.ArrayList;
+import java.util.List;
+import looseecho.dsp.Chroma;
+import looseecho.pulse.Pulse;
+
+/**
+ * One chord per beat from 24 major and minor triads, four-note kinds and "no chord", smoothed by a
+ * hidden Markov model.
+ *
+ * <p>Source: binary chord templates and a self-transition-heavy HMM as in Bello and Pickens, "A
+ * robust mid-level representation for harmonic content in music signals", ISMIR 2005; labels after
+ * Harte and others 2005. The bass's pitch class speaks for the root; chords prefer to change on the
+ * first or third beat.
+ */
+public final class ChordFinder {
+  private static final String[] KINDS = {"maj", "min", "min7", "maj7", "7", "sus4"};
+  private static final int[][] TONES = {
+    {0, 4, 7}, {0, 3, 7}, {0, 3, 7, 10}, {0, 4, 7, 11}, {0, 4, 7, 10}, {0, 5, 7}
+  };
+  private static final double[] HANDICAP = {
+    0, 0, 0.09, 0.1, 0.1, 0.12
+  }; // richer chords must earn their label
+  private static final double CHANGE = 1.1; // cost of a change on a strong beat
+  private static final double WEAK_CHANGE = 1.9; // and on a weak one
+  private static final double SHARPNESS = 6;
+  private static final double NO_CHORD = 0.45; // similarity below which nothing is claimed
+  private static final double BASS_ROOT = 0.35;
+
+  /** Chords in order; neighbours with one label are joined. */
+  public List<Chord> find(Chroma chroma, Pulse pulse) {
+    int beats = pulse.beats().size() - 1;
+    int states = 12 * KINDS.length + 1;
+    double[][] fit = new double[beats][];
+    for (int k = 0; k < beats; k++) {
+      fit[k] =
+          fits(chroma.sum(pulse.beats().get(k).time(), pulse.beats().get(k + 1).time()), states);
+    }
+    int[] path = viterbi(fit, pulse, states);
+    List<Chord> out = new ArrayList<>();
+    int start = 0;
+    for (int k = 1; k <= beats; k++) {
+      if (k == beats || path[k] != path[start]) {
+        double sure = 0;
+        for (int j = start; j < k; j++) {
+          sure += fit[j][path[j]] / (k - start);
+        }
+        double from = pulse.beats().get(start).time();
+        out.add(
+            new Chord(
+                from,
+                pulse.beats().get(k).time(),
+                label(path[start]),
+                Math.max(0, Math.min(1, sure))));
+        start = k;
+      }
+    }
+    return out;
+  }
+
+  private static String label(int state) {
+    int root = state / KINDS.length;
+    return root == 12 ? "N" : Key.NAMES.get(root) + ":" + KINDS[state % KINDS.length];
+  }
+
+  /** Cosine similarity of the beat's pitch classes with every chord, the bass's root counted in. */
+  private static double[] fits(double[] c, int states) {
+    double[] out = new double[states];
+    double norm = 1e-9;
+    double most = 1e-9;
+    double[] all = new double[12];
+    for (int p = 0; p < 12; p++) {
+      all[p] = c[p] + 0.5 * c[12 + p];
+      norm += all[p] * all[p];
+      most = Math.max(most, c[12 + p]);
+    }
+    out[states - 1] = NO_CHORD;
+    for (int root = 0; root < 12; root++) {
+      for (int k = 0; k < KINDS.length; k++) {
+        double dot = 0;
+        for (int tone : TONES[k]) {
+          dot += all[(root + tone) % 12];
+        }
+        double cosine = dot / Math.sqrt(norm * TONES[k].length);
+        out[root * KINDS.length + k] = cosine - HANDICAP[k] + BASS_ROOT * c[12 + root] / most;
+      }
+    }
+    return out;
+  }
+
+  private static int[] viterbi(double[][] fit, Pulse pulse, int states) {
+    int n = fit.length;
+    double[] score = new double[states];
+    int[][] from = new int[n][states];
+    for (int k = 0; k < n; k++) {
+      int best = 0;
+      for (int s = 1; s < states; s++) {
+        best = score[s] > score[best] ? s : best;
+      }
+      int place = pulse.beats().get(k).position();
+      double cost = place % 2 == 1 ? CHANGE : WEAK_CHANGE;
+      double[] next = new double[states];
+      for (int s = 0; s < states; s++) {
+        boolean stay = k == 0 || score[s] >= score[best] - cost;
+        from[k][s] = stay ? s : best;
+        next[s] = (stay ? score[s] : score[best] - cost) + SHARPNESS * fit[k][s];
+      }
+      score = next;
+    }
+    int[] path = new int[n];
+    int state = 0;
+    for (int s = 1; s < states; s++) {
+      state = score[s] > score[state] ? s : state;
+    }
+    for (int k = n - 1; k >= 0; k--) {
+      path[k] = state;
+      state = from[k][state];
+    }
+    return path;
+  }
+}

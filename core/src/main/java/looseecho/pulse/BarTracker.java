@@ -1,0 +1,177 @@
+package looseecho.pulse;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import looseecho.activity.Activities;
+
+/**
+ * Decodes beats and bars together from beat and downbeat activity.
+ *
+ * <p>Input: activity at 100 frames a second. Output: the likeliest sequence of beats with places in
+ * the bar, and its log likelihood per frame. Method: the bar-pointer model with a state space as in
+ * Krebs, Boeck and Widmer, "An efficient state-space model for joint tempo and meter tracking",
+ * ISMIR 2015, solved as a semi-Markov chain: as the pointer can change its speed on a beat only, a
+ * whole beat is scored at once from running sums. Departure: a bar may break off early at a cost,
+ * so that one and a half bars stay one and a half. Tempos are whole frames per beat; finer ones are
+ * found later.
+ */
+final class BarTracker {
+  private static final int OBSERVE = 16; // a sixteenth of a beat around its start counts as "beat"
+  private static final double EPS = 1e-4;
+
+  /** A decoded path: beat times in seconds, place in bar from 1, log likelihood per frame. */
+  record Path(double[] times, int[] positions, double score) {}
+
+  private final PulseSettings settings;
+  private final int frames;
+  private final double[][] beatSum =
+      new double[2][]; // running log likelihood of "downbeat" (0) and "other beat" (1)
+  private final double[] restSum; // running log likelihood of "no beat"
+
+  BarTracker(Activities activity, PulseSettings settings) {
+    this.settings = settings;
+    this.frames = activity.frames();
+    beatSum[0] = new double[frames + 1];
+    beatSum[1] = new double[frames + 1];
+    restSum = new double[frames + 1];
+    for (int n = 0; n < frames; n++) {
+      double any = activity.beat(n);
+      double down = Math.min(activity.downbeat(n), 0.98);
+      double other = Math.max(EPS, any - 0.75 * down);
+      beatSum[0][n + 1] = beatSum[0][n] + Math.log(Math.max(EPS, down));
+      beatSum[1][n + 1] = beatSum[1][n] + Math.log(other);
+      restSum[n + 1] =
+          restSum[n] + Math.log(Math.max(EPS, (1 - Math.max(any, down)) / (OBSERVE - 1)));
+    }
+  }
+
+  /** The best path for a meter; empty times when the song is shorter than two beats. */
+  Path decode(int beatsPerBar) {
+    int shortest = (int) Math.round(6000 / settings.maxBpm());
+    int longest = (int) Math.round(6000 / settings.minBpm());
+    int tempos = longest - shortest + 1;
+    double[][] step = transitions(shortest, tempos);
+    int width = beatsPerBar * tempos;
+    // best[n][state]: a beat of place b begins at frame n, the beat before it lasted shortest + i
+    // frames
+    float[][] best = new float[frames + 1][];
+    short[][] from = new short[frames + 1][];
+    for (int n = 0; n <= frames; n++) {
+      best[n] = new float[width];
+      from[n] = new short[width];
+      Arrays.fill(best[n], Float.NEGATIVE_INFINITY);
+      advance(n, beatsPerBar, shortest, tempos, step, best, from);
+    }
+    return trace(beatsPerBar, shortest, tempos, best, from);
+  }
+
+  private static double[][] transitionsFor(int shortest, int tempos, double rigidity) {
+    double[][] out = new double[tempos][tempos];
+    for (int j = 0; j < tempos; j++) {
+      double sum = 0;
+      for (int i = 0; i < tempos; i++) {
+        out[j][i] = Math.exp(-rigidity * Math.abs((double) (shortest + i) / (shortest + j) - 1));
+        sum += out[j][i];
+      }
+      for (int i = 0; i < tempos; i++) {
+        out[j][i] = Math.log(out[j][i] / sum);
+      }
+    }
+    return out;
+  }
+
+  private double[][] transitions(int shortest, int tempos) {
+    return transitionsFor(shortest, tempos, settings.tempoRigidity());
+  }
+
+  private void advance(
+      int n, int meter, int shortest, int tempos, double[][] step, float[][] best, short[][] from) {
+    double start = restSum[n] - Math.log(tempos * meter);
+    for (int b = 0; b < meter; b++) {
+      int before = (b + meter - 1) % meter;
+      for (int i = 0; i < tempos; i++) {
+        int length = shortest + i;
+        int m = n - length;
+        float value = Float.NEGATIVE_INFINITY;
+        int source = -1;
+        if (m >= 0) {
+          int reach = Math.max(2, (int) (length * 0.12));
+          for (int j = Math.max(0, i - reach); j <= Math.min(tempos - 1, i + reach); j++) {
+            float v = (float) (best[m][before * tempos + j] + step[j][i]);
+            if (v > value) {
+              value = v;
+              source = before * tempos + j;
+            }
+          }
+          if (b == 0) {
+            for (int p = 0; p < meter - 1; p++) {
+              float v = (float) (best[m][p * tempos + i] + step[i][i] - settings.barBreakCost());
+              if (v > value) {
+                value = v;
+                source = p * tempos + i;
+              }
+            }
+          }
+          if (source >= 0) {
+            value += (float) interval(m, length, source / tempos);
+          }
+        }
+        if (n < longestStart(shortest, tempos) && start > value) {
+          value = (float) start;
+          source = -1;
+        }
+        best[n][b * tempos + i] = value;
+        from[n][b * tempos + i] = (short) source;
+      }
+    }
+  }
+
+  private int longestStart(int shortest, int tempos) {
+    return Math.min(frames, 4 * (shortest + tempos));
+  }
+
+  /** Log likelihood of one beat that begins at frame m and lasts {@code length} frames. */
+  private double interval(int m, int length, int place) {
+    int head = Math.max(1, Math.round((float) length / OBSERVE));
+    int half = head / 2; // the activity's bump lies around the beat, not behind it
+    double[] on = beatSum[place == 0 ? 0 : 1];
+    int a = Math.max(0, m - half);
+    int b = Math.min(frames, m - half + head);
+    int end = Math.min(frames, m + length - half);
+    return on[b] - on[a] + restSum[Math.max(b, end)] - restSum[b];
+  }
+
+  private Path trace(int meter, int shortest, int tempos, float[][] best, short[][] from) {
+    int end = frames;
+    double top = Double.NEGATIVE_INFINITY;
+    int state = -1;
+    for (int n = Math.max(0, frames - (shortest + tempos)); n <= frames; n++) {
+      for (int s = 0; s < best[n].length; s++) {
+        double v = best[n][s] + (restSum[frames] - restSum[n]);
+        if (v > top) {
+          top = v;
+          end = n;
+          state = s;
+        }
+      }
+    }
+    List<int[]> back = new ArrayList<>(); // {frame, place}
+    int n = end;
+    while (state >= 0) {
+      back.add(new int[] {n, state / tempos});
+      int source = from[n][state];
+      n -= shortest + state % tempos;
+      state = source;
+    }
+    int count = back.size();
+    double[] times = new double[count];
+    int[] places = new int[count];
+    for (int k = 0; k < count; k++) {
+      int[] beat = back.get(count - 1 - k);
+      times[k] = beat[0] / 100.0;
+      places[k] = beat[1] + 1;
+    }
+    return new Path(times, places, top / Math.max(1, frames));
+  }
+}

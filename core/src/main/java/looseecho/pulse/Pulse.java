@@ -1,0 +1,78 @@
+package looseecho.pulse;
+
+import java.util.List;
+import looseecho.reading.Reading;
+
+/**
+ * The ground everything stands on.
+ *
+ * @param tempo beats per minute, with the other tempos that could be felt
+ * @param steady true when one exact tempo explains all beats; else the beats themselves are the
+ *     tempo map
+ * @param spreadMs how far heard beats lie from the steady grid (root mean square), or from their
+ *     neighbours' middle where the playing drifts
+ * @param beatsPerBar 3 or 4
+ * @param beats all beats in order, at least two
+ */
+public record Pulse(
+    Reading<Double> tempo,
+    boolean steady,
+    double spreadMs,
+    Reading<Integer> beatsPerBar,
+    List<Beat> beats) {
+  /** Sixteenths per beat: the grid that steps are counted on. */
+  public static final int STEPS_PER_BEAT = 4;
+
+  public Pulse {
+    beats = List.copyOf(beats);
+    if (beats.size() < 2) {
+      throw new IllegalArgumentException("need at least two beats (was: " + beats.size() + ")");
+    }
+  }
+
+  /** Index of the last beat at or before a time; -1 before the first. */
+  public int beatAt(double time) {
+    int low = 0;
+    int high = beats.size() - 1;
+    if (time < beats.get(0).time()) {
+      return -1;
+    }
+    while (low < high) {
+      int mid = (low + high + 1) >>> 1;
+      if (beats.get(mid).time() <= time) {
+        low = mid;
+      } else {
+        high = mid - 1;
+      }
+    }
+    return low;
+  }
+
+  /**
+   * Position in beats, counted from the first beat (0) and continued at both ends by the nearest
+   * interval.
+   */
+  public double beatsAt(double time) {
+    int i = Math.min(Math.max(0, beatAt(time)), beats.size() - 2);
+    double start = beats.get(i).time();
+    return i + (time - start) / (beats.get(i + 1).time() - start);
+  }
+
+  /** Seconds of a position in beats; the inverse of {@link #beatsAt}. */
+  public double timeAt(double position) {
+    int i = (int) Math.min(Math.max(0, Math.floor(position)), beats.size() - 2);
+    double start = beats.get(i).time();
+    return start + (position - i) * (beats.get(i + 1).time() - start);
+  }
+
+  /** Indices of the beats that begin a bar. */
+  public List<Integer> bars() {
+    var out = new java.util.ArrayList<Integer>();
+    for (int i = 0; i < beats.size(); i++) {
+      if (beats.get(i).position() == 1) {
+        out.add(i);
+      }
+    }
+    return out;
+  }
+}

@@ -1,0 +1,29 @@
+package looseecho.pulse;
+
+/**
+ * Settings of the pulse.
+ *
+ * @param minBpm slowest tempo looked for
+ * @param maxBpm fastest tempo looked for
+ * @param tempoRigidity lambda of the tempo transition, exp(-lambda |ratio - 1|): up = steadier
+ *     (Krebs and others 2015 use 100)
+ * @param barBreakCost natural-log cost of a bar that is cut short: up = fewer odd bars
+ * @param steadyMs beats within this of a grid, as root mean square, count as steady (common
+ *     practice: sequenced beats lie within a few ms, played ones drift by tens)
+ */
+public record PulseSettings(
+    double minBpm, double maxBpm, double tempoRigidity, double barBreakCost, double steadyMs) {
+  public static final PulseSettings DEFAULTS = new PulseSettings(50, 220, 100, 14, 15);
+
+  public PulseSettings {
+    if (!(minBpm >= 20 && maxBpm > minBpm && maxBpm <= 400)) {
+      throw new IllegalArgumentException(
+          "need 20 <= minBpm < maxBpm <= 400 (was: " + minBpm + ", " + maxBpm + ")");
+    }
+  }
+
+  /** The same with another tempo range. */
+  public PulseSettings withRange(double min, double max) {
+    return new PulseSettings(min, max, tempoRigidity, barBreakCost, steadyMs);
+  }
+}

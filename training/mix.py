@@ -1,0 +1,117 @@
+"""Turns the events of a song into a stereo-summed mono mix, with the untidiness of real mixes."""
+import os, subprocess, tempfile
+import mido, numpy as np, soundfile
+from scipy.signal import butter, fftconvolve, lfilter, sosfilt
+import sounds
+
+RATE = sounds.RATE
+BASSES, CHORDS, LEADS = range(32, 40), [*range(0, 8), *range(16, 20), *range(24, 32), *range(48, 54), *range(80, 96)], [*range(0, 16), *range(24, 31), *range(40, 48), *range(56, 88), 104, 105, 107]
+
+
+def make_kit(rng, font_kits):
+    """{articulation: [(velocity 1..127, samples)]}: one source for the whole kit, with strangers mixed in."""
+    home = font_kits[rng.integers(0, len(font_kits))] if font_kits and rng.random() < .6 else None; kit = {}
+    for art in sounds.ARTS:
+        source = home if rng.random() < .75 else (font_kits[rng.integers(0, len(font_kits))] if font_kits and rng.random() < .5 else None)
+        notes = [k for k in source if k[0] == art] if source else []
+        if notes: layers = source[notes[rng.integers(0, len(notes))]]
+        else: layers = [(100, sounds.drum(rng, art))]
+        gain = rng.uniform(.6, 1.4); pitch = 2 ** (rng.normal(0, 1.2) / 12) if rng.random() < .4 else 1
+        choke = rng.uniform(.1, .6) if rng.random() < .25 else 0
+        out = []
+        for velocity, x in layers:
+            peak = np.abs(x).max() or 1
+            x = x / peak
+            if pitch != 1: x = np.interp(np.arange(0, len(x) - 1, pitch), np.arange(len(x)), x)
+            if choke: x = x * np.exp(-np.arange(len(x)) / RATE / choke)
+            out.append((velocity, (gain * x).astype(np.float32)))
+        kit[art] = out
+    return kit
+
+
+BALANCE = dict(kick=1, snare=.8, clap=.65, hat_closed=.28, hat_open=.32, tom=.7, cymbal=.4, perc=.35)
+
+
+def drum_bus(rng, events, kit, n):
+    """Every lane apart, (lane, signal), so that a lane can be equalised, delayed in a room and ducked by the kick."""
+    lanes = {lane: np.zeros(n, np.float32) for lane in sounds.LANES}; curve = rng.uniform(1, 2.2); truth = []
+    for i, (t, art, v) in enumerate(events):
+        lane = sounds.ARTS[art][0]; at = int(round(t * RATE))
+        layers = kit[art]; velocity, x = min(layers, key=lambda l: abs(l[0] - 127 * v)); x = x * v ** curve
+        if len(layers) == 1 and v < .6 and rng.random() < .5: x = lfilter([1 - .5 * (1 - v)], [1, -.5 * (1 - v)], x)
+        if at < n: lanes[lane][at:at + len(x)] += x[:max(0, n - at)]
+        truth.append((at / RATE, sounds.LANES.index(lane), v))
+    for lane in lanes: lanes[lane] *= BALANCE[lane] * 10 ** (rng.normal(0, 3.5) / 20)
+    return lanes, truth
+
+
+def own_bass(rng, notes, n):
+    out = np.zeros(n + RATE, np.float32); shape = rng.choice(["sine", "saw", "square"]); cut = rng.uniform(150, 2500); octave = rng.choice([0, 0, -12])
+    for _, a, b, p, v in notes:
+        i, m = int(a * RATE), max(400, int((b - a) * RATE)); t = np.arange(m) / RATE; ph = 440 * 2 ** ((p + octave - 69) / 12) * t
+        x = np.sin(2 * np.pi * ph) if shape == "sine" else 2 * (ph % 1) - 1 if shape == "saw" else np.sign(np.sin(2 * np.pi * ph))
+        e = np.minimum(1, t / .004) * np.exp(-t / rng.uniform(.15, 2)) * np.minimum(1, (m - np.arange(m)) / 300)
+        if i < n: out[i:i + m] += (v * x * e)[:len(out) - i]
+    if shape != "sine": out = sosfilt(butter(2, cut / (RATE / 2), output="sos"), out)
+    return np.tanh(out[:n] * rng.uniform(.7, 2))
+
+
+def font_part(rng, notes, programs, font, n):
+    midi = mido.MidiFile(ticks_per_beat=1000); track = mido.MidiTrack(); midi.tracks.append(track)
+    track.append(mido.MetaMessage("set_tempo", tempo=1000000)); track.append(mido.Message("program_change", channel=0, program=int(rng.choice(list(programs)))))
+    events = sorted([(int(a * 1000), 1, p, int(127 * v)) for _, a, b, p, v in notes] + [(int(max(b, a + .05) * 1000), 0, p, 0) for _, a, b, p, v in notes]); last = 0
+    for tick, on, p, v in events:
+        track.append(mido.Message("note_on", channel=0, note=int(p) % 128, velocity=v, time=tick - last)); last = tick
+    with tempfile.TemporaryDirectory() as d:
+        midi.save(d + "/a.mid")
+        subprocess.run(["fluidsynth", "-ni", "-q", "-R", "0", "-C", "0", "-g", "0.5", "-r", str(RATE), "-F", d + "/a.wav", font, d + "/a.mid"], check=True, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+        x = soundfile.read(d + "/a.wav")[0].mean(axis=1)
+    return np.pad(x, (0, max(0, n - len(x))))[:n]
+
+
+def level(x, db):
+    rms = np.sqrt(np.mean(x ** 2)); return x * (10 ** (db / 20) / rms) if rms > 1e-7 else x
+
+
+def voice(rng, n, beats):
+    """A wordless voice-like layer: a gliding buzz through moving formants."""
+    out = np.zeros(n, np.float32)
+    for b in beats[::2]:
+        if rng.random() < .5: continue
+        m = int(RATE * rng.uniform(.15, .6)); i = int((b + rng.normal(0, .03)) * RATE)
+        f = rng.uniform(110, 420) * 2 ** (np.linspace(0, rng.normal(0, .2), m)); x = 2 * (np.cumsum(f) / RATE % 1) - 1 + .05 * rng.standard_normal(m)
+        for _ in range(2):
+            c = rng.uniform(350, 2600); x = x + 2 * sosfilt(butter(1, [c * .85 / 22050, c * 1.15 / 22050], "band", output="sos"), x)
+        if 0 <= i < n: out[i:i + m] += (x * np.hanning(m))[:n - i]
+    return out
+
+
+def mix(rng, song, font_kits, fonts):
+    """(mono mix, drum truth [(time, lane, velocity)])"""
+    n = int((song["end"] + .5) * RATE); kit = make_kit(rng, font_kits); lanes, truth = drum_bus(rng, song["events"], kit, n)
+    drums = sum(lanes.values())
+    if rng.random() < .5: drums = np.tanh(drums * rng.uniform(.5, 3))
+    if rng.random() < .7:
+        m = int(RATE * rng.uniform(.08, .9)); room = rng.standard_normal(m) * np.exp(-np.arange(m) / m * 6); room /= np.sqrt((room ** 2).sum())
+        wet = sum(lanes[l] for l in lanes if l != "kick") if rng.random() < .6 else drums
+        drums = drums + fftconvolve(wet, room)[:n] * 10 ** (rng.uniform(-24, -5) / 20)
+    drums = level(drums, -16); font = fonts[rng.integers(0, len(fonts))]
+    part = lambda name: [e for e in song["tonal"] if e[0] == name]
+    tonal = np.zeros(n)
+    if part("bass"): tonal += level(own_bass(rng, part("bass"), n) if rng.random() < .5 else font_part(rng, part("bass"), BASSES, font, n), rng.uniform(-27, -12))
+    if part("chords"): tonal += level(font_part(rng, part("chords"), CHORDS, font, n), rng.uniform(-32, -15))
+    if part("lead"): tonal += level(font_part(rng, part("lead"), LEADS, font, n), rng.uniform(-32, -16))
+    if rng.random() < .25: tonal += level(voice(rng, n, song["beats"]), rng.uniform(-30, -18))
+    if rng.random() < .15: tonal += level(rng.standard_normal(n), rng.uniform(-50, -32))
+    if rng.random() < .35:
+        duck = np.ones(n); rec = int(RATE * rng.uniform(.08, .35)); shape = np.linspace(rng.uniform(.05, .6), 1, rec)
+        for t, lane, v in truth:
+            if lane == 0: i = int(t * RATE); m = min(rec, n - i); duck[i:i + m] = np.minimum(duck[i:i + m], shape[:m]) if m > 0 else 1
+        tonal *= duck
+    x = drums + tonal
+    if rng.random() < .6: x = lfilter([1, rng.uniform(-.5, .5)], [1], x)
+    if rng.random() < .12: x = sosfilt(butter(4, rng.uniform(6500, 16000) / 22050, output="sos"), x)
+    if rng.random() < .1: x = sosfilt(butter(2, rng.uniform(40, 120) / 22050, "high", output="sos"), x)
+    x = x / (np.abs(x).max() or 1)
+    if rng.random() < .6: x = np.tanh(x * rng.uniform(1, 4))
+    return x.astype(np.float32), truth

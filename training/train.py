@@ -1,0 +1,98 @@
+"""Trains the network: train.py DATA HELD_OUT OUT.bin [--epochs N] [--minutes M]. Deterministic for one thread count."""
+import argparse, glob, math, time
+import numpy as np, torch
+from torch.nn import functional as F
+import export, features
+from net import LANES, OUT, Net
+
+CROP = 1000                                            # frames: 10 s
+WEIGHT = torch.tensor([1.2, 1.5, 1.8, 1.2, 1.6, 2, 1.6, 1.5, 1.2, 1.5])
+
+
+def targets(song, frames):
+    """Gaussian bumps (sigma 0.85 frame) at exact times, the peak at 1; velocities beside them."""
+    y = np.zeros((frames, OUT), np.float32); v = np.zeros((frames, LANES), np.float32)
+    drums = song["drums"]
+    beats, downs = song["beats"], song["downs"]
+    for t, lane, vel in [*drums, *[(t, LANES, 1) for t in beats], *[(t, LANES + 1, 1) for t in beats[downs]]]:
+        c = t * 100; lane = int(lane); sigma = .85 if lane < LANES else 1.3
+        for n in range(max(0, int(c) - 3), min(frames, int(c) + 5)):
+            g = math.exp(-.5 * ((n - c) / sigma) ** 2)
+            if g > y[n, lane]:
+                y[n, lane] = g
+                if lane < LANES: v[n, lane] = vel
+    return y, v
+
+
+def recentre(x):
+    level = x[:, :, 0].mean(axis=1) * features.SCALE; audible = level > level.max() - features.AUDIBLE
+    return x - x[audible].mean(axis=0)
+
+
+def load(folder):
+    songs = []
+    for path in sorted(glob.glob(folder + "/*.npz")):
+        s = dict(np.load(path)); x = recentre(s.pop("x").astype(np.float32)); y, v = targets(s, len(x)); songs.append((x.astype(np.float16), y.astype(np.float16), v.astype(np.float16), s))
+    return songs
+
+
+def batch(rng, songs, size):
+    xs, ys, vs = [], [], []
+    for _ in range(size):
+        x, y, v, _s = songs[rng.integers(0, len(songs))]; at = rng.integers(0, max(1, len(x) - CROP)); cut = slice(at, at + CROP)
+        x, y, v = x[cut].astype(np.float32), y[cut].astype(np.float32), v[cut].astype(np.float32)
+        if len(x) < CROP: x, y, v = (np.pad(a, [(0, CROP - len(a))] + [(0, 0)] * (a.ndim - 1)) for a in (x, y, v))
+        x = x + rng.normal(0, .15, (1, 80, 1)).cumsum(axis=1).astype(np.float32) * .2 + np.float32(rng.normal(0, .15))   # colour and level
+        if rng.random() < .2: x = np.maximum(x, np.float32(rng.uniform(-2.5, -.8)))                                        # a noise floor
+        if rng.random() < .2: b = rng.integers(0, 70); x[:, b:b + rng.integers(2, 10)] = x[:, b:b + 1]                     # a masked band
+        xs.append(x); ys.append(y); vs.append(v)
+    return (torch.from_numpy(np.stack(a)) for a in (xs, ys, vs))
+
+
+def loss_of(out, y, v):
+    act = F.binary_cross_entropy_with_logits(out[..., :OUT], y, weight=1 + (WEIGHT - 1) * y + 1.0 * y)
+    return act + .15 * (y[..., :LANES] * (torch.sigmoid(out[..., OUT:]) - v) ** 2).sum() / (y[..., :LANES].sum() + 1)
+
+
+def peaks(a, threshold):
+    m = (a[1:-1] >= threshold) & (a[1:-1] >= a[:-2]) & (a[1:-1] > a[2:]); return (np.flatnonzero(m) + 1) / 100
+
+
+def f_score(ref, est, window):
+    used, tp = set(), 0
+    for r in ref:
+        near = [j for j in np.flatnonzero(np.abs(est - r) <= window) if j not in used] if len(est) else []
+        if near: used.add(min(near, key=lambda j: abs(est[j] - r))); tp += 1
+    return 2 * tp / (len(ref) + len(est)) if len(ref) + len(est) else None
+
+
+def report(net, songs):
+    net.eval(); rows = []
+    with torch.no_grad():
+        for x, y, v, s in songs:
+            a = torch.sigmoid(net(torch.from_numpy(x.astype(np.float32))[None]))[0].numpy(); row = []
+            for lane in range(OUT):
+                ref = s["drums"][s["drums"][:, 1] == lane, 0] if lane < LANES else s["beats"] if lane == LANES else s["beats"][s["downs"]]
+                ref = ref[np.concatenate([[True], np.diff(ref) > .015])] if len(ref) else ref
+                row.append(f_score(ref, peaks(a[:, lane], .4), .05 if lane < LANES else .07) if len(ref) else np.nan)
+            rows.append(row)
+    net.train(); return np.nanmean(np.array(rows, float), axis=0)
+
+
+def main():
+    p = argparse.ArgumentParser(); p.add_argument("data"); p.add_argument("held_out"); p.add_argument("out"); p.add_argument("--epochs", type=float, default=10); p.add_argument("--minutes", type=float, default=60); p.add_argument("--threads", type=int, default=2); p.add_argument("--start"); a = p.parse_args()
+    torch.set_num_threads(a.threads); torch.manual_seed(1); rng = np.random.default_rng(1)
+    songs, held = load(a.data), load(a.held_out); net = Net(); size = 8
+    if a.start: net.load_state_dict(torch.load(a.start))
+    steps = int(a.epochs * sum(len(s[0]) for s in songs) / CROP / size); began = time.time(); optimiser = torch.optim.AdamW(net.parameters(), 3e-3, weight_decay=1e-2)
+    print(len(songs), "songs,", steps, "steps,", sum(q.numel() for q in net.parameters()), "parameters", flush=True); mean = 0
+    for step in range(steps):
+        progress = max(step / steps, (time.time() - began) / 60 / a.minutes)     # a time limit shortens the schedule, it does not cut it off
+        if progress >= 1: break
+        for g in optimiser.param_groups: g["lr"] = 3e-3 * min(1, (step + 1) / 100) * (.5 + .5 * math.cos(math.pi * progress)) + 1e-5
+        x, y, v = batch(rng, songs, size); loss = loss_of(net(x), y, v); optimiser.zero_grad(); loss.backward(); torch.nn.utils.clip_grad_norm_(net.parameters(), 1.0); optimiser.step(); mean += .02 * (loss.item() - mean)
+        if step % 200 == 199: print(f"{step + 1} loss {mean:.4f} {(time.time() - began) / 60:.1f} min", np.round(report(net, held[:8]), 2), flush=True); torch.save(net.state_dict(), a.out + ".pt")
+    net.eval(); print("held out", np.round(report(net, held), 3), flush=True); torch.save(net.state_dict(), a.out + ".pt"); export.write(net, a.out)
+
+
+if __name__ == "__main__": main()
