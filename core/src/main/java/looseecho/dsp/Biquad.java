@@ -55,6 +55,16 @@ public final class Biquad {
     return new Biquad(b0 / a0, b1 / a0, b2 / a0, a1 / a0, a2 / a0);
   }
 
+  /**
+   * Takes over the memory of another filter, so that a moving filter does not click. Returns
+   * itself.
+   */
+  public Biquad continuing(Biquad other) {
+    s1 = other.s1;
+    s2 = other.s2;
+    return this;
+  }
+
   /** Filters one sample. */
   public double next(double x) {
     double y = b0 * x + s1;

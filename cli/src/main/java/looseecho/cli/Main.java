@@ -1,0 +1,27 @@
+package looseecho.cli;
+
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Spec;
+
+/** The command line: {@code loose-echo analyze FILE...}. Needs no display. */
+@Command(
+    name = "loose-echo",
+    mixinStandardHelpOptions = true,
+    version = "Loose Echo 0.1.0",
+    description = "Takes reference tracks apart: tempo, bars, key, drum hits, bass, sections.",
+    subcommands = AnalyzeCommand.class)
+public final class Main implements Runnable {
+  @Spec private CommandLine.Model.CommandSpec spec;
+
+  /** Ends the process with 0 when all went well, 1 when some files failed, 2 for wrong usage. */
+  public static void main(String[] args) {
+    System.exit(new CommandLine(new Main()).execute(args));
+  }
+
+  @Override
+  public void run() {
+    throw new CommandLine.ParameterException(
+        spec.commandLine(), "Say what to do, for example: analyze FILE");
+  }
+}

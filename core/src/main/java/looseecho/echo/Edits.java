@@ -1,0 +1,85 @@
+package looseecho.echo;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import looseecho.activity.Lane;
+
+/** Changes to a template. Each gives a new template and leaves the old one as it was. */
+public final class Edits {
+  /** A new template and what was done, in words. */
+  public record Edited(Template template, String words) {}
+
+  private Edits() {}
+
+  /**
+   * Puts a hit on a step, or takes it away when one is there.
+   *
+   * @param everyBar true to do the same in every bar of the section
+   * @param step sixteenths from the section's start, from 0
+   */
+  public static Edited toggle(
+      Template t, int section, Lane lane, int step, int velocity, boolean everyBar) {
+    TemplateSection s = t.sections().get(section);
+    boolean there = s.hits(lane).stream().anyMatch(h -> h.step() == step);
+    List<StepHit> hits = new ArrayList<>(s.hits(lane));
+    int bar = t.stepsPerBar();
+    for (int at = everyBar ? step % bar : step; at < s.beats() * bar / t.beatsPerBar(); at += bar) {
+      int here = at;
+      hits.removeIf(h -> h.step() == here);
+      if (!there) {
+        hits.add(new StepHit(at, offsetOf(s.hits(lane), at, bar), velocity));
+      }
+      if (!everyBar) {
+        break;
+      }
+    }
+    String place =
+        "step " + (step % bar + 1) + (everyBar ? " of every bar" : " of bar " + (step / bar + 1));
+    return new Edited(
+        replace(t, section, s.with(lane, sorted(hits))),
+        (there ? "Took " : "Put ") + lane.words() + (there ? " off " : " on ") + place);
+  }
+
+  /** Sets loudness and offset of the hits on one step. */
+  public static Edited shape(
+      Template t, int section, Lane lane, int step, int velocity, double offsetMs) {
+    TemplateSection s = t.sections().get(section);
+    List<StepHit> hits = new ArrayList<>();
+    for (StepHit h : s.hits(lane)) {
+      hits.add(h.step() == step ? new StepHit(step, offsetMs, velocity) : h);
+    }
+    String words =
+        lane.words()
+            + " on step "
+            + (step % t.stepsPerBar() + 1)
+            + ": loudness "
+            + velocity
+            + ", "
+            + Words.offset(offsetMs);
+    return new Edited(replace(t, section, s.with(lane, sorted(hits))), words);
+  }
+
+  /**
+   * A new hit takes the offset that its lane has on the same step of other bars: the groove is
+   * kept.
+   */
+  private static double offsetOf(List<StepHit> hits, int step, int bar) {
+    return hits.stream()
+        .filter(h -> h.step() % bar == step % bar)
+        .mapToDouble(StepHit::offsetMs)
+        .average()
+        .orElse(0);
+  }
+
+  private static List<StepHit> sorted(List<StepHit> hits) {
+    hits.sort(Comparator.comparingDouble(h -> h.step() + h.offsetMs() / 1e5));
+    return hits;
+  }
+
+  private static Template replace(Template t, int section, TemplateSection with) {
+    List<TemplateSection> sections = new ArrayList<>(t.sections());
+    sections.set(section, with);
+    return new Template(t.bpm(), t.beatsPerBar(), t.key(), t.beats(), sections);
+  }
+}

@@ -1,0 +1,55 @@
+package looseecho.echo;
+
+import java.util.List;
+import looseecho.notes.Key;
+import looseecho.pulse.Beat;
+import looseecho.pulse.Pulse;
+
+/**
+ * The editable template.
+ *
+ * @param bpm tempo in words; the tempo map itself is {@code beats}
+ * @param beatsPerBar 3 or 4
+ * @param key the key
+ * @param beats the tempo map: times of all beats, section after section, and one more for the end
+ * @param sections in order; their beats add up to the map's
+ */
+public record Template(
+    double bpm, int beatsPerBar, Key key, List<Beat> beats, List<TemplateSection> sections) {
+  public Template {
+    beats = List.copyOf(beats);
+    sections = List.copyOf(sections);
+    int sum = sections.stream().mapToInt(TemplateSection::beats).sum();
+    if (sum + 1 != beats.size()) {
+      throw new IllegalArgumentException(
+          "sections have " + sum + " beats, the map " + (beats.size() - 1));
+    }
+  }
+
+  /** Index of the section's first beat in the tempo map. */
+  public int firstBeat(int section) {
+    int sum = 0;
+    for (int i = 0; i < section; i++) {
+      sum += sections.get(i).beats();
+    }
+    return sum;
+  }
+
+  /** Seconds of a step of a section, the offset included. */
+  public double time(int section, double step, double offsetMs) {
+    double beat = firstBeat(section) + step / Pulse.STEPS_PER_BEAT;
+    int i = (int) Math.max(0, Math.min(beats.size() - 2, Math.floor(beat)));
+    double start = beats.get(i).time();
+    return start + (beat - i) * (beats.get(i + 1).time() - start) + offsetMs / 1000;
+  }
+
+  /** Seconds of the end of the last section. */
+  public double end() {
+    return beats.get(beats.size() - 1).time();
+  }
+
+  /** Steps of a whole bar. */
+  public int stepsPerBar() {
+    return beatsPerBar * Pulse.STEPS_PER_BEAT;
+  }
+}

@@ -1,0 +1,34 @@
+package looseecho.echo;
+
+import java.util.Locale;
+
+/** How a musician says numbers. */
+public final class Words {
+  private static final double ON_GRID_MS = 0.5;
+
+  private Words() {}
+
+  /** "on the grid", "12 ms late", "8 ms early". */
+  public static String offset(double ms) {
+    if (Math.abs(ms) < ON_GRID_MS) {
+      return "on the grid";
+    }
+    return String.format(Locale.ROOT, "%.0f ms %s", Math.abs(ms), ms > 0 ? "late" : "early");
+  }
+
+  /** "2 bars", "1.5 bars", "1 bar". */
+  public static String bars(double bars) {
+    String number =
+        Math.abs(bars - Math.rint(bars)) < 0.01
+            ? String.valueOf(Math.round(bars))
+            : String.format(Locale.ROOT, "%.2f", bars).replaceAll("0$", "");
+    return number + (number.equals("1") ? " bar" : " bars");
+  }
+
+  /** "124 BPM", "123.97 BPM". */
+  public static String bpm(double bpm) {
+    boolean whole = Math.abs(bpm - Math.rint(bpm)) < 0.005;
+    return (whole ? String.valueOf(Math.round(bpm)) : String.format(Locale.ROOT, "%.2f", bpm))
+        + " BPM";
+  }
+}

@@ -1,0 +1,147 @@
+package looseecho.exchange;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.fasterxml.jackson.databind.node.ValueNode;
+import java.io.IOException;
+import java.nio.file.Path;
+import looseecho.analysis.Analysis;
+import looseecho.form.Section;
+import looseecho.notes.Chord;
+import looseecho.notes.Key;
+import looseecho.notes.Note;
+import looseecho.pulse.Beat;
+import looseecho.pulse.Pulse;
+import looseecho.reading.Reading;
+
+/**
+ * Writes an analysis as JAMS 0.3.
+ *
+ * <p>Source: Humphrey and others, "JAMS: a JSON annotated music specification for reproducible MIR
+ * research", ISMIR 2014, and its schema 0.3. Times are seconds.
+ */
+public final class JamsWriter {
+  private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
+  private static final String TOOL = "Loose Echo";
+
+  /** Writes the file, whole or not at all. */
+  public void write(Analysis a, String title, Path path) throws IOException {
+    WholeFile.write(
+        path,
+        part ->
+            new ObjectMapper()
+                .writerWithDefaultPrettyPrinter()
+                .writeValue(part.toFile(), document(a, title)));
+  }
+
+  /** The document as a tree. */
+  ObjectNode document(Analysis a, String title) {
+    ObjectNode root = JSON.objectNode();
+    ObjectNode file = root.putObject("file_metadata");
+    file.put("title", title)
+        .put("artist", "")
+        .put("release", "")
+        .put("duration", a.duration())
+        .put("jams_version", "0.3.4");
+    file.putObject("identifiers");
+    ArrayNode annotations = root.putArray("annotations");
+    ObjectNode sandbox = root.putObject("sandbox");
+    sandbox.put("tuning_cents", round(a.tonality().tuningCents(), 2));
+    a.pulse().ifPresent(p -> pulse(p, a.duration(), annotations, sandbox));
+    key(a.tonality().key(), a.duration(), annotations);
+    ArrayNode sections = annotation(annotations, "segment_open", "sections", a.duration());
+    for (Section s : a.form().sections()) {
+      observe(
+          sections,
+          s.start(),
+          s.end() - s.start(),
+          JSON.textNode(s.label() + " " + s.role()),
+          s.confidence());
+    }
+    ArrayNode chords = annotation(annotations, "chord", "chords", a.duration());
+    for (Chord c : a.tonality().chords()) {
+      observe(chords, c.start(), c.end() - c.start(), JSON.textNode(c.label()), c.confidence());
+    }
+    ArrayNode bass = annotation(annotations, "note_midi", "bass transcription", a.duration());
+    for (Note n : a.tonality().bass()) {
+      observe(
+          bass,
+          n.start(),
+          n.end() - n.start(),
+          JSON.numberNode((double) n.pitch()),
+          n.confidence());
+    }
+    return root;
+  }
+
+  private static void pulse(Pulse p, double duration, ArrayNode annotations, ObjectNode sandbox) {
+    ArrayNode tempo = annotation(annotations, "tempo", "tempo", duration);
+    double most = p.tempo().confidence();
+    observe(tempo, 0, duration, JSON.numberNode(p.tempo().value()), most);
+    for (var other : p.tempo().alternatives()) {
+      // The order is the ranking: another tempo never claims more than the one in force.
+      observe(
+          tempo,
+          0,
+          duration,
+          JSON.numberNode(other.value()),
+          Math.min(other.confidence(), 0.999 * most));
+    }
+    ArrayNode beats = annotation(annotations, "beat", "beats", duration);
+    for (Beat b : p.beats()) {
+      observe(beats, b.time(), 0, JSON.numberNode(b.position()), 1);
+    }
+    sandbox.put("tempo_exact", round(p.tempo().value(), 4));
+    sandbox.put("steady", p.steady());
+    sandbox.put("meter", p.beatsPerBar().value() + "/4");
+    if (!p.steady()) {
+      ArrayNode map = sandbox.putArray("tempo_map");
+      var bars = p.bars();
+      for (int i = 0; i + 1 < bars.size(); i++) {
+        double from = p.beats().get(bars.get(i)).time();
+        double to = p.beats().get(bars.get(i + 1)).time();
+        map.addObject()
+            .put("time", round(from, 4))
+            .put("bpm", round(60 * (bars.get(i + 1) - bars.get(i)) / (to - from), 3));
+      }
+    }
+  }
+
+  private static void key(Reading<Key> key, double duration, ArrayNode annotations) {
+    ArrayNode data = annotation(annotations, "key_mode", "key", duration);
+    observe(data, 0, duration, JSON.textNode(key.value().label()), key.confidence());
+    key.alternatives()
+        .forEach(k -> observe(data, 0, duration, JSON.textNode(k.value().label()), k.confidence()));
+  }
+
+  private static ArrayNode annotation(
+      ArrayNode annotations, String namespace, String what, double duration) {
+    ObjectNode a = annotations.addObject();
+    a.put("namespace", namespace).put("time", 0).put("duration", duration);
+    ObjectNode meta = a.putObject("annotation_metadata");
+    meta.put("annotation_tools", TOOL + " " + what)
+        .put("data_source", "program")
+        .put("version", "")
+        .put("corpus", "");
+    meta.put("annotation_rules", "").put("validation", "");
+    meta.putObject("curator").put("name", "").put("email", "");
+    meta.putObject("annotator");
+    a.putObject("sandbox");
+    return a.putArray("data");
+  }
+
+  private static void observe(
+      ArrayNode data, double time, double duration, ValueNode value, double confidence) {
+    ObjectNode o = data.addObject();
+    o.put("time", Math.max(0, round(time, 5))).put("duration", Math.max(0, round(duration, 5)));
+    o.set("value", value);
+    o.put("confidence", round(confidence, 4));
+  }
+
+  private static double round(double x, int digits) {
+    double scale = Math.pow(10, digits);
+    return Math.round(x * scale) / scale;
+  }
+}

@@ -1,0 +1,78 @@
+package looseecho.exchange;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import looseecho.activity.Lane;
+import looseecho.analysis.Analysis;
+import looseecho.form.Section;
+import looseecho.hits.Hit;
+import looseecho.notes.Key;
+import looseecho.notes.Note;
+import looseecho.pulse.Beat;
+
+/**
+ * What a MIDI file shall hold, in seconds; the writer turns it into ticks.
+ *
+ * @param beats the tempo map: one beat is one quarter
+ * @param markers names at times, such as section names
+ */
+public record MidiSong(List<Beat> beats, Key key, List<Marker> markers, List<Track> tracks) {
+  /** A name at a time. */
+  public record Marker(double time, String name) {}
+
+  /** One named track; {@code channel} from 0, drums are 9. */
+  public record Track(String name, int channel, int program, List<Event> events) {}
+
+  /** One note. */
+  public record Event(double time, double length, int note, int velocity) {}
+
+  static final int DRUMS = 9;
+  static final int BASS_PROGRAM = 33;
+  private static final double DRUM_SECONDS = 0.03;
+
+  /** What was heard: drum hits and bass at their heard times. */
+  public static MidiSong heard(Analysis a) {
+    Map<Lane, List<Event>> drums = new EnumMap<>(Lane.class);
+    for (Hit h : a.hits()) {
+      drums
+          .computeIfAbsent(h.lane(), l -> new ArrayList<>())
+          .add(new Event(h.time(), DRUM_SECONDS, h.lane().midi(), h.velocity()));
+    }
+    List<Event> bass = new ArrayList<>();
+    for (Note n : a.tonality().bass()) {
+      bass.add(new Event(n.start(), n.end() - n.start(), n.pitch(), n.velocity()));
+    }
+    List<Marker> markers = new ArrayList<>();
+    for (Section s : a.form().sections()) {
+      markers.add(new Marker(s.start(), s.label() + " " + s.role()));
+    }
+    return of(
+        a.pulse().map(p -> p.beats()).orElse(List.of()),
+        a.tonality().key().value(),
+        markers,
+        drums,
+        bass);
+  }
+
+  /** A song of drum lanes and a bass; empty ones get no track. */
+  public static MidiSong of(
+      List<Beat> beats,
+      Key key,
+      List<Marker> markers,
+      Map<Lane, List<Event>> drums,
+      List<Event> bass) {
+    List<Track> tracks = new ArrayList<>();
+    drums.forEach(
+        (lane, events) -> tracks.add(new Track(name(lane.words()), DRUMS, 0, List.copyOf(events))));
+    if (!bass.isEmpty()) {
+      tracks.add(new Track("Bass", 0, BASS_PROGRAM, List.copyOf(bass)));
+    }
+    return new MidiSong(List.copyOf(beats), key, List.copyOf(markers), tracks);
+  }
+
+  private static String name(String words) {
+    return Character.toUpperCase(words.charAt(0)) + words.substring(1);
+  }
+}

@@ -1,0 +1,34 @@
+package looseecho.sound;
+
+/**
+ * The recipe of a synthesised drum: a swept tone, a band of noise, and a clang of square waves.
+ *
+ * @param toneHz pitch that the tone settles on; 0 leaves it out
+ * @param sweep how many times higher it starts
+ * @param sweepMs time constant of the sweep
+ * @param toneMs time constant of the tone's decay
+ * @param noise level of the noise, 0..1
+ * @param lowHz lower edge of the noise band
+ * @param highHz upper edge of the noise band
+ * @param noiseMs time constant of the noise's decay
+ * @param clang level of the clang, 0..1
+ * @param bursts attacks in a row, 1 for all but claps
+ */
+public record DrumSound(
+    double toneHz,
+    double sweep,
+    double sweepMs,
+    double toneMs,
+    double noise,
+    double lowHz,
+    double highHz,
+    double noiseMs,
+    double clang,
+    int bursts) {
+  public DrumSound {
+    if (bursts < 1 || bursts > 8 || toneMs < 0 || noiseMs < 0 || !(highHz > lowHz)) {
+      throw new IllegalArgumentException(
+          "not a drum: bursts " + bursts + ", band " + lowHz + ".." + highHz);
+    }
+  }
+}

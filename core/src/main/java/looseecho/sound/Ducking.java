@@ -1,0 +1,35 @@
+package looseecho.sound;
+
+import java.util.Arrays;
+
+/**
+ * Ducking by the kick.
+ *
+ * @param depthDb how far a hit pushes the level down, 0 or more
+ * @param recoveryMs how long until it is back
+ */
+public record Ducking(double depthDb, double recoveryMs) {
+  public static final Ducking LIGHT = new Ducking(4, 110);
+
+  /**
+   * Gain per sample for hits at the given seconds; the attack takes 2 ms so that it does not click.
+   */
+  public float[] envelope(double[] hits, int length, int rate) {
+    float[] out = new float[length];
+    Arrays.fill(out, 1);
+    double low = Math.pow(10, -depthDb / 20);
+    int attack = rate / 500;
+    int recovery = (int) (recoveryMs * rate / 1000);
+    for (double hit : hits) {
+      int at = (int) Math.round(hit * rate);
+      for (int i = -attack; i < recovery; i++) {
+        if (at + i >= 0 && at + i < length) {
+          double shape =
+              i < 0 ? -(double) i / attack : 0.5 - 0.5 * Math.cos(Math.PI * i / recovery);
+          out[at + i] = (float) Math.min(out[at + i], low + (1 - low) * shape);
+        }
+      }
+    }
+    return out;
+  }
+}

@@ -1,0 +1,220 @@
+package looseecho.sound;
+
+import java.util.concurrent.atomic.AtomicReference;
+import looseecho.audio.Audio;
+
+/**
+ * Plays heard and echo against each other: the same position, loudness matched, faded from one to
+ * the other without a click. Both must have {@link EchoRenderer#RATE}. All methods may be called
+ * from any thread; sound is made on one thread of its own.
+ */
+public final class Player implements AutoCloseable {
+  private static final int BLOCK = 512;
+  private static final double GLIDE_SECONDS = 0.012;
+  private static final float START_VOLUME = 0.4f; // -8 dB: start quiet
+  private static final float CAP = 0.891f;
+
+  /**
+   * What is played, from where to where; replaced as a whole so that the sounding thread sees one
+   * state.
+   */
+  private record Deck(
+      Audio heard, Audio echo, double heardGain, double echoGain, int loopStart, int loopEnd) {}
+
+  private static final Deck EMPTY = new Deck(null, null, 1, 1, 0, Integer.MAX_VALUE);
+
+  private final OutputDevice device;
+  private final Thread thread;
+  private final AtomicReference<Deck> deck = new AtomicReference<>(EMPTY);
+  private final AtomicReference<float[]> audition = new AtomicReference<>();
+  private volatile boolean playing;
+  private volatile boolean closed;
+  private volatile double balance = 0.5;
+  private volatile float volume = START_VOLUME;
+  private volatile int position;
+  private volatile int jump = -1;
+
+  /** Takes over the device and closes it with itself. */
+  public Player(OutputDevice device) {
+    this.device = device;
+    this.thread = new Thread(this::run, "player");
+    thread.setDaemon(true);
+    thread.start();
+  }
+
+  /** Sets what is heard, or null; the echo is dropped with it. */
+  public void load(Audio heard, double heardGain) {
+    playing = false;
+    deck.set(new Deck(heard, null, heardGain, 1, 0, Integer.MAX_VALUE));
+    jump = 0;
+  }
+
+  /** Sets the echo while playing goes on; it is faded in over the old one within a block. */
+  public void echo(Audio echo, double gain) {
+    deck.updateAndGet(
+        d -> new Deck(d.heard(), echo, d.heardGain(), gain, d.loopStart(), d.loopEnd()));
+  }
+
+  /**
+   * Loops between two seconds; from the start to the end when {@code end} is not behind {@code
+   * start}.
+   */
+  public void loop(double start, double end) {
+    int a = (int) Math.round(start * EchoRenderer.RATE);
+    int b = end > start ? (int) Math.round(end * EchoRenderer.RATE) : Integer.MAX_VALUE;
+    deck.updateAndGet(
+        d -> new Deck(d.heard(), d.echo(), d.heardGain(), d.echoGain(), Math.max(0, a), b));
+  }
+
+  /** 0 = heard alone, 1 = echo alone; between them both, equally loud in the middle. */
+  public void balance(double value) {
+    balance = Math.max(0, Math.min(1, value));
+  }
+
+  public double balance() {
+    return balance;
+  }
+
+  /** Linear volume, 0..1. */
+  public void volume(double value) {
+    volume = (float) Math.max(0, Math.min(1, value));
+  }
+
+  public double volume() {
+    return volume;
+  }
+
+  public void play() {
+    playing = true;
+  }
+
+  public void pause() {
+    playing = false;
+  }
+
+  public boolean playing() {
+    return playing;
+  }
+
+  /** Moves to a second. */
+  public void seek(double seconds) {
+    jump = (int) Math.max(0, Math.round(seconds * EchoRenderer.RATE));
+  }
+
+  /** The second that is heard now. */
+  public double position() {
+    int j = jump;
+    return (double) (j >= 0 ? j : position) / EchoRenderer.RATE;
+  }
+
+  /** Plays a short mono sound at once, over everything. */
+  public void audition(float[] mono) {
+    audition.set(mono);
+  }
+
+  /** What the person is told about the device. */
+  public String remark() {
+    return device.remark();
+  }
+
+  private void run() {
+    float[] out = new float[2 * BLOCK];
+    Voice voice = new Voice();
+    while (!closed) {
+      voice.block(out);
+      device.write(out, BLOCK);
+    }
+    device.close();
+  }
+
+  /** The sounding thread's own state. */
+  private final class Voice {
+    private final double glide = 1 - Math.exp(-1 / (GLIDE_SECONDS * EchoRenderer.RATE));
+    private double heardGain;
+    private double echoGain;
+    private double master;
+    private Audio lastEcho;
+    private float[] shot;
+    private int shotAt;
+
+    void block(float[] out) {
+      Deck d = deck.get();
+      if (!playing && master < 1e-4) {
+        takeJump();
+      }
+      Audio oldEcho = lastEcho;
+      lastEcho = d.echo();
+      float[] fresh = audition.getAndSet(null);
+      if (fresh != null) {
+        shot = fresh;
+        shotAt = 0;
+      }
+      boolean loud = playing && jump < 0;
+      double b = d.echo() == null ? 0 : balance;
+      double heardTarget = d.heardGain() * Math.cos(b * Math.PI / 2);
+      double echoTarget = d.echoGain() * Math.sin(b * Math.PI / 2);
+      for (int i = 0; i < BLOCK; i++) {
+        master += glide * ((loud ? volume : 0) - master);
+        heardGain += glide * (heardTarget - heardGain);
+        echoGain += glide * (echoTarget - echoGain);
+        double l = 0;
+        double r = 0;
+        if (master > 1e-5) {
+          double fade = (double) i / BLOCK;
+          l = heardGain * sample(d.heard(), 0) + echoGain * mix(oldEcho, d.echo(), fade, 0);
+          r = heardGain * sample(d.heard(), 1) + echoGain * mix(oldEcho, d.echo(), fade, 1);
+          advance(d);
+        }
+        double s = shot != null && shotAt < shot.length ? shot[shotAt++] * volume : 0;
+        out[2 * i] = cap(l * master + s);
+        out[2 * i + 1] = cap(r * master + s);
+      }
+      if (jump >= 0 && master < 1e-3) {
+        takeJump();
+      }
+    }
+
+    private void takeJump() {
+      int j = jump;
+      if (j >= 0) {
+        position = j;
+        jump = -1;
+      }
+    }
+
+    private void advance(Deck d) {
+      int next = position + 1;
+      int length =
+          d.heard() != null ? d.heard().length() : d.echo() != null ? d.echo().length() : 0;
+      if (next >= Math.min(d.loopEnd(), length)) {
+        next = d.loopStart() < length ? d.loopStart() : 0;
+      }
+      position = next;
+    }
+
+    private double mix(Audio before, Audio now, double fade, int channel) {
+      return before == now
+          ? sample(now, channel)
+          : (1 - fade) * sample(before, channel) + fade * sample(now, channel);
+    }
+
+    private double sample(Audio a, int channel) {
+      int p = position;
+      return a == null || p >= a.length() ? 0 : channel == 0 ? a.left(p) : a.right(p);
+    }
+
+    private float cap(double x) {
+      return (float) Math.max(-CAP, Math.min(CAP, x));
+    }
+  }
+
+  @Override
+  public void close() {
+    closed = true;
+    try {
+      thread.join(1000);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+}

@@ -1,0 +1,36 @@
+package looseecho.sound;
+
+/**
+ * The recipe of a tone.
+ *
+ * @param saw share of saw wave against sine, 0..1
+ * @param voices detuned copies, 1..7
+ * @param detuneCents spread of the copies
+ * @param cutoffHz resting cut-off of the low-pass
+ * @param openHz how much higher the cut-off starts
+ * @param attackMs rise time
+ * @param decayMs time constant of the fall to the sustained level
+ * @param sustain level held, 0..1
+ * @param releaseMs time constant after the note's end
+ * @param drive 0 clean .. 5 strongly bent
+ */
+public record ToneSound(
+    double saw,
+    int voices,
+    double detuneCents,
+    double cutoffHz,
+    double openHz,
+    double attackMs,
+    double decayMs,
+    double sustain,
+    double releaseMs,
+    double drive) {
+  /** The built-in bass: round, with enough overtones for small speakers. */
+  public static final ToneSound BASS = new ToneSound(0.55, 1, 0, 260, 700, 3, 220, 0.55, 25, 0.8);
+
+  public ToneSound {
+    if (voices < 1 || voices > 7) {
+      throw new IllegalArgumentException("voices must be 1..7 (was: " + voices + ")");
+    }
+  }
+}

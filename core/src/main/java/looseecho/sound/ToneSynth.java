@@ -1,0 +1,72 @@
+package looseecho.sound;
+
+/** Renders one note: mono, attack at sample 0. Deterministic. */
+public final class ToneSynth {
+  private static final double TAIL = 5; // time constants of release rendered
+
+  /**
+   * Renders a note.
+   *
+   * @param pitch MIDI number, fractions allowed
+   * @param seconds how long the key is held
+   * @param velocity 1..127; softer notes are darker too
+   */
+  public float[] render(ToneSound s, double pitch, double seconds, int velocity, int rate) {
+    double hz = 440 * Math.pow(2, (pitch - 69) / 12);
+    int held = (int) (seconds * rate);
+    int length = held + (int) (TAIL * s.releaseMs() / 1000 * rate);
+    float[] out = new float[length];
+    double loud = Math.pow(velocity / 127.0, 1.4);
+    double[] phase = new double[s.voices()];
+    for (int v = 0; v < phase.length; v++) {
+      phase[v] = v * 0.37 % 1;
+    }
+    double atEnd = envelope(s, seconds);
+    double[] state = new double[2];
+    for (int i = 0; i < length; i++) {
+      double t = (double) i / rate;
+      double level =
+          i < held ? envelope(s, t) : atEnd * Math.exp(-1000 * (t - seconds) / s.releaseMs());
+      double x = oscillators(s, hz, phase, rate);
+      double cutoff = s.cutoffHz() + s.openHz() * loud * Math.exp(-1000 * t / s.decayMs());
+      double g = 1 - Math.exp(-2 * Math.PI * Math.min(cutoff, rate * 0.4) / rate);
+      state[0] += g * (x - state[0]);
+      state[1] += g * (state[0] - state[1]);
+      double y = state[1] * level;
+      out[i] =
+          (float)
+              (loud * (s.drive() > 0 ? Math.tanh(y * (1 + s.drive())) / (1 + 0.5 * s.drive()) : y));
+    }
+    return out;
+  }
+
+  private static double oscillators(ToneSound s, double hz, double[] phase, int rate) {
+    double sum = 0;
+    for (int v = 0; v < phase.length; v++) {
+      double spread = phase.length == 1 ? 0 : 2.0 * v / (phase.length - 1) - 1;
+      double step = hz * Math.pow(2, spread * s.detuneCents() / 1200) / rate;
+      phase[v] = (phase[v] + step) % 1;
+      double saw = 2 * phase[v] - 1 - polyBlep(phase[v], step);
+      sum += s.saw() * saw + (1 - s.saw()) * Math.sin(2 * Math.PI * phase[v]);
+    }
+    return sum / Math.sqrt(phase.length);
+  }
+
+  /** Rounds the saw's step so that it does not alias (Valimaki and Huovilainen 2007). */
+  private static double polyBlep(double p, double step) {
+    if (p < step) {
+      double t = p / step;
+      return t + t - t * t - 1;
+    }
+    if (p > 1 - step) {
+      double t = (p - 1) / step;
+      return t * t + t + t + 1;
+    }
+    return 0;
+  }
+
+  private static double envelope(ToneSound s, double t) {
+    double rise = s.attackMs() <= 0 ? 1 : Math.min(1, 1000 * t / s.attackMs());
+    return rise * (s.sustain() + (1 - s.sustain()) * Math.exp(-1000 * t / s.decayMs()));
+  }
+}
