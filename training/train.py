@@ -82,7 +82,7 @@ def report(net, songs):
 def main():
     p = argparse.ArgumentParser(); p.add_argument("data"); p.add_argument("held_out"); p.add_argument("out"); p.add_argument("--epochs", type=float, default=10); p.add_argument("--minutes", type=float, default=60); p.add_argument("--threads", type=int, default=2); p.add_argument("--start"); a = p.parse_args()
     torch.set_num_threads(a.threads); torch.manual_seed(1); rng = np.random.default_rng(1)
-    songs, held = load(a.data), load(a.held_out); net = Net(); size = 8
+    songs, held = load(a.data), load(a.held_out); net = Net(); net.front.to(memory_format=torch.channels_last); size = 8
     if a.start: net.load_state_dict(torch.load(a.start))
     steps = int(a.epochs * sum(len(s[0]) for s in songs) / CROP / size); began = time.time(); optimiser = torch.optim.AdamW(net.parameters(), 3e-3, weight_decay=1e-2)
     print(len(songs), "songs,", steps, "steps,", sum(q.numel() for q in net.parameters()), "parameters", flush=True); mean = 0

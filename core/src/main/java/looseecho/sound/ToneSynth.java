@@ -2,6 +2,7 @@ package looseecho.sound;
 
 /** Renders one note: mono, attack at sample 0. Deterministic. */
 public final class ToneSynth {
+  private static final int CONTROL = 16; // samples between two settings of the filter
   private static final double TAIL = 5; // time constants of release rendered
 
   /**
@@ -21,15 +22,19 @@ public final class ToneSynth {
     for (int v = 0; v < phase.length; v++) {
       phase[v] = v * 0.37 % 1;
     }
+    double[] steps = steps(s, hz, rate);
+    double g = 0;
     double atEnd = envelope(s, seconds);
     double[] state = new double[2];
     for (int i = 0; i < length; i++) {
       double t = (double) i / rate;
       double level =
           i < held ? envelope(s, t) : atEnd * Math.exp(-1000 * (t - seconds) / s.releaseMs());
-      double x = oscillators(s, hz, phase, rate);
-      double cutoff = s.cutoffHz() + s.openHz() * loud * Math.exp(-1000 * t / s.decayMs());
-      double g = 1 - Math.exp(-2 * Math.PI * Math.min(cutoff, rate * 0.4) / rate);
+      double x = oscillators(s, phase, steps);
+      if (i % CONTROL == 0) {
+        double cutoff = s.cutoffHz() + s.openHz() * loud * Math.exp(-1000 * t / s.decayMs());
+        g = 1 - Math.exp(-2 * Math.PI * Math.min(cutoff, rate * 0.4) / rate);
+      }
       state[0] += g * (x - state[0]);
       state[1] += g * (state[0] - state[1]);
       double y = state[1] * level;
@@ -40,14 +45,24 @@ public final class ToneSynth {
     return out;
   }
 
-  private static double oscillators(ToneSound s, double hz, double[] phase, int rate) {
+  /** Cycles per sample of each voice. */
+  private static double[] steps(ToneSound s, double hz, int rate) {
+    double[] steps = new double[s.voices()];
+    for (int v = 0; v < steps.length; v++) {
+      double spread = steps.length == 1 ? 0 : 2.0 * v / (steps.length - 1) - 1;
+      steps[v] = hz * Math.pow(2, spread * s.detuneCents() / 1200) / rate;
+    }
+    return steps;
+  }
+
+  private static double oscillators(ToneSound s, double[] phase, double[] steps) {
     double sum = 0;
     for (int v = 0; v < phase.length; v++) {
-      double spread = phase.length == 1 ? 0 : 2.0 * v / (phase.length - 1) - 1;
-      double step = hz * Math.pow(2, spread * s.detuneCents() / 1200) / rate;
-      phase[v] = (phase[v] + step) % 1;
-      double saw = 2 * phase[v] - 1 - polyBlep(phase[v], step);
-      sum += s.saw() * saw + (1 - s.saw()) * Math.sin(2 * Math.PI * phase[v]);
+      phase[v] += steps[v];
+      phase[v] -= phase[v] >= 1 ? 1 : 0;
+      double saw = s.saw() > 0 ? 2 * phase[v] - 1 - polyBlep(phase[v], steps[v]) : 0;
+      double sine = s.saw() < 1 ? Math.sin(2 * Math.PI * phase[v]) : 0;
+      sum += s.saw() * saw + (1 - s.saw()) * sine;
     }
     return sum / Math.sqrt(phase.length);
   }

@@ -1,0 +1,72 @@
+package looseecho.exchange;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import looseecho.activity.Lane;
+import looseecho.audio.Audio;
+import looseecho.audio.WavWriter;
+import looseecho.echo.StepHit;
+import looseecho.echo.StepNote;
+import looseecho.echo.Template;
+import looseecho.echo.TemplateSection;
+import looseecho.reading.Progress;
+import looseecho.sound.EchoRenderer;
+
+/** Writes a template for another workstation: MIDI, the mix and one stem per part. */
+public final class TemplateExport {
+  private static final double DRUM_SECONDS = 0.03;
+
+  /**
+   * Writes NAME.mid, NAME.wav and NAME PART.wav into a folder, made if need be.
+   *
+   * @return the files written
+   */
+  public List<Path> write(
+      Template t, EchoRenderer renderer, Path folder, String name, Progress progress)
+      throws IOException {
+    Files.createDirectories(folder);
+    List<Path> files = new ArrayList<>();
+    files.add(folder.resolve(name + ".mid"));
+    new MidiWriter().write(song(t), files.get(0));
+    EchoRenderer.Rendering sound = renderer.render(t, progress);
+    files.add(folder.resolve(name + ".wav"));
+    new WavWriter().write(sound.mix(), files.get(1));
+    for (Map.Entry<String, Audio> stem : sound.stems().entrySet()) {
+      progress.step("Writing " + stem.getKey(), 0);
+      Path file = folder.resolve(name + " " + stem.getKey() + ".wav");
+      new WavWriter().write(stem.getValue(), file);
+      files.add(file);
+    }
+    return files;
+  }
+
+  /** The template as a MIDI song. */
+  public static MidiSong song(Template t) {
+    Map<Lane, List<MidiSong.Event>> drums = new EnumMap<>(Lane.class);
+    List<MidiSong.Event> bass = new ArrayList<>();
+    List<MidiSong.Marker> markers = new ArrayList<>();
+    for (int s = 0; s < t.sections().size(); s++) {
+      TemplateSection section = t.sections().get(s);
+      markers.add(new MidiSong.Marker(t.time(s, 0, 0), section.label() + " " + section.role()));
+      for (Lane lane : Lane.values()) {
+        for (StepHit h : section.hits(lane)) {
+          double time = Math.max(0, t.time(s, h.step(), h.offsetMs()));
+          drums
+              .computeIfAbsent(lane, l -> new ArrayList<>())
+              .add(new MidiSong.Event(time, DRUM_SECONDS, lane.midi(), h.velocity()));
+        }
+      }
+      for (StepNote n : section.bass()) {
+        double start = Math.max(0, t.time(s, n.step(), n.offsetMs()));
+        double end = t.time(s, n.step() + n.lengthSteps(), n.offsetMs());
+        bass.add(new MidiSong.Event(start, Math.max(0.02, end - start), n.pitch(), n.velocity()));
+      }
+    }
+    return MidiSong.of(t.beats(), t.key(), markers, drums, bass);
+  }
+}

@@ -1,0 +1,2 @@
+/** What is kept between sessions: so far the person's corrections, per reference. */
+package looseecho.project;

@@ -1,0 +1,50 @@
+package looseecho.desktop;
+
+import javafx.geometry.Insets;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import looseecho.desktop.theme.Theme;
+
+/** All keys on a card over the bench. */
+final class KeysCard {
+  private static final String[][] KEYS = {
+    {"Space", "play or pause"},
+    {"F", "flip between heard and echo"},
+    {"Ctrl+1, 2, 3", "ground, hits, echo"},
+    {"Ctrl+O", "open a track"},
+    {"Ctrl+E", "export MIDI, mix and stems"},
+    {"Ctrl+Z, Ctrl+Shift+Z", "undo, redo"},
+    {"1 on the wave", "make the playhead's place bar 1"},
+    {"+ and − on the wave", "zoom"},
+    {"arrows, Enter", "move over the steps, put or take a hit"},
+    {"Shift+arrows", "louder, softer, earlier, later"},
+    {"N", "day or night"},
+    {"F1", "this card"},
+  };
+
+  private KeysCard() {}
+
+  static void show(StackPane over) {
+    if (over.getChildren().removeIf(n -> "keys".equals(n.getId()))) {
+      return;
+    }
+    GridPane grid = new GridPane(24, 4);
+    for (int i = 0; i < KEYS.length; i++) {
+      Label key = new Label(KEYS[i][0]);
+      key.getStyleClass().add(Theme.NUMBER);
+      grid.addRow(i, key, new Label(KEYS[i][1]));
+    }
+    Button close = new Button("Close");
+    VBox card = new VBox(16, grid, close);
+    card.setId("keys");
+    card.getStyleClass().add("panel");
+    card.setPadding(new Insets(24));
+    card.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
+    close.setOnAction(e -> over.getChildren().remove(card));
+    over.getChildren().add(card);
+  }
+}

@@ -1,0 +1,258 @@
+package looseecho.desktop;
+
+import java.io.File;
+import java.util.List;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.stage.DirectoryChooser;
+import javafx.stage.FileChooser;
+import looseecho.desktop.river.RiverView;
+import looseecho.desktop.session.Session;
+import looseecho.desktop.theme.Theme;
+import looseecho.desktop.transport.TransportBar;
+
+/**
+ * The window's layout: river above, steps of the job left, bench in the middle, ledger right,
+ * transport below.
+ */
+public final class Shell extends BorderPane {
+  private static final double STEPS_WIDTH = 152;
+  private static final double LEDGER_WIDTH = 252;
+  private final Session session;
+  private final StackPane centre = new StackPane();
+  private final ScrollPane ledger = new ScrollPane();
+  private final TransportBar transport;
+  private final ToggleGroup steps = new ToggleGroup();
+  private boolean night;
+
+  public Shell(Session session) {
+    this.session = session;
+    transport = new TransportBar(session);
+    setTop(new VBox(header(), new RiverView(session)));
+    setLeft(steps());
+    setCenter(centre);
+    setBottom(transport);
+    ledger.getStyleClass().add("ledger");
+    ledger.setFitToWidth(true);
+    ledger.setPrefWidth(LEDGER_WIDTH);
+    ledger.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    setRight(ledger);
+    session.referenceProperty().addListener((o, a, b) -> show());
+    setOnDragOver(this::dragOver);
+    setOnDragDropped(this::dropped);
+    addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
+    show();
+  }
+
+  Session session() {
+    return session;
+  }
+
+  private HBox header() {
+    Label mark = new Label("Loose Echo");
+    mark.getStyleClass().add("wordmark");
+    Label name = new Label();
+    name.setId("reference-name");
+    name.getStyleClass().add(Theme.QUIET);
+    session.referenceProperty().addListener((o, a, b) -> name.setText(b == null ? "" : b.name()));
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    Button light = button("night", "Night", "Day or night (N)", this::switchLight);
+    HBox header =
+        new HBox(
+            16,
+            mark,
+            name,
+            gap,
+            button(
+                "open", "Open…", "Open a reference (Ctrl+O), or drop one anywhere", this::choose),
+            button("demo", "Demo", "Open the demo", session::openDemo),
+            light,
+            button("help", "Keys", "All keys (F1)", this::help));
+    header.setAlignment(Pos.CENTER_LEFT);
+    header.getStyleClass().add("header");
+    return header;
+  }
+
+  private static Button button(String id, String text, String tip, Runnable action) {
+    Button b = new Button(text);
+    b.setId(id);
+    b.setTooltip(new Tooltip(tip));
+    b.setOnAction(e -> action.run());
+    return b;
+  }
+
+  private VBox steps() {
+    VBox box = new VBox();
+    box.getStyleClass().add("steps");
+    box.setPrefWidth(STEPS_WIDTH);
+    for (Bench bench : Bench.values()) {
+      Label title = new Label((bench.ordinal() + 1) + "  " + bench.title());
+      title.getStyleClass().add(Theme.HEADING);
+      Label about = new Label(bench.about());
+      about.getStyleClass().add(Theme.SMALL);
+      ToggleButton step = new ToggleButton();
+      step.setGraphic(new VBox(0, title, about));
+      step.setId("step-" + bench.name().toLowerCase(java.util.Locale.ROOT));
+      step.getStyleClass().setAll("step");
+      step.setAccessibleText(bench.title());
+      step.setTooltip(new Tooltip("Ctrl+" + (bench.ordinal() + 1)));
+      step.setMaxWidth(Double.MAX_VALUE);
+      step.setToggleGroup(steps);
+      step.setUserData(bench);
+      step.setSelected(bench == Bench.GROUND);
+      step.setOnAction(e -> go(bench));
+      box.getChildren().add(step);
+    }
+    return box;
+  }
+
+  /** Goes to a step of the job. */
+  void go(Bench bench) {
+    steps.getToggles().get(bench.ordinal()).setSelected(true);
+    show();
+  }
+
+  private void show() {
+    Bench bench =
+        steps.getSelectedToggle() == null
+            ? Bench.GROUND
+            : (Bench) steps.getSelectedToggle().getUserData();
+    boolean empty = session.referenceProperty().get() == null;
+    Node content = empty ? welcome() : bench.bench(this);
+    centre.getChildren().setAll(content, new WorkStrip(session));
+    ledger.setContent(empty ? new Region() : bench.ledger(this));
+  }
+
+  private VBox welcome() {
+    Label title = new Label("Drop a track here");
+    title.getStyleClass().add(Theme.TITLE);
+    Label text =
+        new Label(
+            "WAV, AIFF, FLAC, MP3 or Ogg Vorbis. You get its tempo, bars, key, every drum hit and the bass, and a template of its groove to write on.");
+    text.setWrapText(true);
+    text.setMaxWidth(460);
+    text.getStyleClass().add(Theme.QUIET);
+    Button open = button("welcome-open", "Open a track…", "Ctrl+O", this::choose);
+    open.getStyleClass().add(Theme.PRIMARY);
+    HBox buttons =
+        new HBox(
+            12,
+            open,
+            button("welcome-demo", "Try the demo", "A made-up radio tune", session::openDemo));
+    buttons.setAlignment(Pos.CENTER);
+    VBox box = new VBox(title, text, buttons);
+    box.getStyleClass().add("welcome");
+    return box;
+  }
+
+  private void choose() {
+    FileChooser chooser = new FileChooser();
+    chooser.setTitle("Open a reference");
+    chooser
+        .getExtensionFilters()
+        .addAll(
+            new FileChooser.ExtensionFilter(
+                "Sound files", "*.wav", "*.aif", "*.aiff", "*.flac", "*.mp3", "*.ogg"),
+            new FileChooser.ExtensionFilter("All files", "*"));
+    File file = chooser.showOpenDialog(getScene().getWindow());
+    if (file != null) {
+      session.open(file.toPath());
+    }
+  }
+
+  void export() {
+    DirectoryChooser chooser = new DirectoryChooser();
+    chooser.setTitle("Export MIDI, mix and stems into a folder");
+    File folder = chooser.showDialog(getScene().getWindow());
+    if (folder != null) {
+      session.export(folder.toPath());
+    }
+  }
+
+  private void dragOver(DragEvent e) {
+    if (e.getDragboard().hasFiles()) {
+      e.acceptTransferModes(TransferMode.COPY);
+    }
+    e.consume();
+  }
+
+  private void dropped(DragEvent e) {
+    List<File> files = e.getDragboard().getFiles();
+    if (!files.isEmpty()) {
+      session.open(files.get(0).toPath());
+    }
+    e.setDropCompleted(!files.isEmpty());
+    e.consume();
+  }
+
+  void switchLight() {
+    night = !night;
+    Theme.night(getScene(), night);
+    ((Button) lookup("#night")).setText(night ? "Day" : "Night");
+  }
+
+  private void help() {
+    session.messageProperty().set("");
+    KeysCard.show(centre);
+  }
+
+  private void shortcut(KeyEvent e) {
+    if (e.getTarget() instanceof javafx.scene.control.TextInputControl) {
+      return;
+    }
+    boolean taken = e.isShortcutDown() ? withControl(e) : plain(e.getCode());
+    if (taken) {
+      e.consume();
+    }
+  }
+
+  private boolean withControl(KeyEvent e) {
+    switch (e.getCode()) {
+      case O -> choose();
+      case E -> export();
+      case Z -> {
+        if (e.isShiftDown()) {
+          session.redo();
+        } else {
+          session.undo();
+        }
+      }
+      case DIGIT1, DIGIT2, DIGIT3 ->
+          go(Bench.values()[e.getCode().ordinal() - KeyCode.DIGIT1.ordinal()]);
+      default -> {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private boolean plain(KeyCode code) {
+    switch (code) {
+      case SPACE -> transport.toggle();
+      case F -> transport.flip();
+      case N -> switchLight();
+      case F1 -> help();
+      default -> {
+        return false;
+      }
+    }
+    return true;
+  }
+}

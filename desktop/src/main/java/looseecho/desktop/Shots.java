@@ -1,0 +1,95 @@
+package looseecho.desktop;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import javafx.animation.PauseTransition;
+import javafx.application.Platform;
+import javafx.embed.swing.SwingFXUtils;
+import javafx.util.Duration;
+import javax.imageio.ImageIO;
+import looseecho.desktop.session.Session;
+
+/** Pictures of the window, taken when the reference has been heard and the echo rendered. */
+final class Shots {
+  private static final double POLL_SECONDS = 0.2;
+  private static final double SETTLE_SECONDS = 0.6;
+  private static final int MAX_POLLS = 900;
+  private final Shell shell;
+  private int polls;
+
+  Shots(Shell shell) {
+    this.shell = shell;
+  }
+
+  /** One picture of what is shown; the program goes on. */
+  void one(Path file) {
+    whenReady(() -> write(file));
+  }
+
+  /** A picture per step of the job, by day, and one by night; then the program ends. */
+  void all(Path folder) {
+    whenReady(
+        () -> {
+          Session session = shell.session();
+          session
+              .sectionProperty()
+              .set(Math.min(3, session.templateProperty().get().sections().size() - 1));
+          session
+              .player()
+              .seek(session.templateProperty().get().time(session.sectionProperty().get(), 6, 0));
+          Deque<Runnable> jobs = new ArrayDeque<>();
+          for (Bench bench : Bench.values()) {
+            jobs.add(() -> shell.go(bench));
+            jobs.add(
+                () ->
+                    write(
+                        folder.resolve(bench.name().toLowerCase(java.util.Locale.ROOT) + ".png")));
+          }
+          jobs.add(shell::switchLight);
+          jobs.add(() -> shell.go(Bench.HITS));
+          jobs.add(() -> write(folder.resolve("hits-night.png")));
+          jobs.add(Platform::exit);
+          next(jobs);
+        });
+  }
+
+  private void next(Deque<Runnable> jobs) {
+    if (!jobs.isEmpty()) {
+      jobs.poll().run();
+      after(SETTLE_SECONDS, () -> next(jobs));
+    }
+  }
+
+  private void whenReady(Runnable then) {
+    Session s = shell.session();
+    boolean busy =
+        s.work().runningProperty().get()
+            || s.templateProperty().get() != null && s.echoProperty().get() == null;
+    if (busy && polls++ < MAX_POLLS) {
+      after(POLL_SECONDS, () -> whenReady(then));
+    } else {
+      after(SETTLE_SECONDS, then);
+    }
+  }
+
+  private static void after(double seconds, Runnable then) {
+    PauseTransition pause = new PauseTransition(Duration.seconds(seconds));
+    pause.setOnFinished(e -> Platform.runLater(then));
+    pause.play();
+  }
+
+  private void write(Path file) {
+    try {
+      if (file.toAbsolutePath().getParent() != null) {
+        Files.createDirectories(file.toAbsolutePath().getParent());
+      }
+      ImageIO.write(
+          SwingFXUtils.fromFXImage(shell.getScene().snapshot(null), null), "png", file.toFile());
+    } catch (IOException e) {
+      shell.session().messageProperty().set("The picture could not be written: " + e.getMessage());
+    }
+  }
+}

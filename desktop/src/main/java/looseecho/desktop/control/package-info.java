@@ -1,0 +1,2 @@
+/** Drawing ground and glyphs that several screens share. */
+package looseecho.desktop.control;

@@ -1,0 +1,119 @@
+package looseecho.desktop.echo;
+
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import looseecho.activity.Lane;
+import looseecho.desktop.hits.BarChooser;
+import looseecho.desktop.hits.BarRows;
+import looseecho.desktop.hits.StepChart;
+import looseecho.desktop.session.Session;
+import looseecho.desktop.theme.Theme;
+import looseecho.echo.Edits;
+import looseecho.echo.StepHit;
+import looseecho.echo.Template;
+
+/** Change a step and hear it. */
+public final class EchoBench extends VBox {
+  private static final int NEW_VELOCITY = 96;
+  private final Session session;
+  private final BarChooser chooser;
+  private final CheckBox everyBar = new CheckBox("in every bar of the section");
+  private final StepChart chart;
+
+  public EchoBench(Session session, Runnable export) {
+    super(8);
+    this.session = session;
+    getStyleClass().add("bench");
+    chooser = new BarChooser(session, false);
+    Label hint = new Label();
+    hint.getStyleClass().add(Theme.QUIET);
+    chart = new StepChart(hint::setText);
+    chart.edit(new Pen());
+    VBox.setVgrow(chart, Priority.ALWAYS);
+    everyBar.setId("every-bar");
+    everyBar.setSelected(true);
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    Button out = button("export", "Export…", "MIDI, the mix and a stem per part (Ctrl+E)", export);
+    out.getStyleClass().add(Theme.PRIMARY);
+    HBox tools =
+        new HBox(
+            8,
+            everyBar,
+            gap,
+            button("undo", "Undo", "Ctrl+Z", session::undo),
+            button("redo", "Redo", "Ctrl+Shift+Z", session::redo),
+            out);
+    tools.setAlignment(Pos.CENTER_LEFT);
+    Label help =
+        new Label(
+            "Click a step, or move with the arrows and press Enter. Shift with up and down: loudness; with left and right: earlier and later.");
+    help.getStyleClass().add(Theme.SMALL);
+    getChildren().addAll(chooser, tools, chart, hint, help);
+    session.analysisProperty().addListener((o, a, b) -> show());
+    session.templateProperty().addListener((o, a, b) -> show());
+    session.sectionProperty().addListener((o, a, b) -> show());
+    chooser.barProperty().addListener((o, a, b) -> show());
+    show();
+  }
+
+  private static Button button(String id, String text, String tip, Runnable action) {
+    Button b = new Button(text);
+    b.setId(id);
+    b.setTooltip(new Tooltip(tip));
+    b.setOnAction(e -> action.run());
+    return b;
+  }
+
+  private void show() {
+    chart.show(
+        BarRows.of(
+            session.analysisProperty().get(),
+            session.templateProperty().get(),
+            session.sectionProperty().get(),
+            Math.max(0, chooser.barProperty().get())));
+  }
+
+  /** Turns gestures on the chart into edits of the template. */
+  private final class Pen implements StepChart.Editor {
+    private int at(Template t, int step) {
+      return Math.max(0, chooser.barProperty().get()) * t.stepsPerBar() + step;
+    }
+
+    @Override
+    public void toggle(Lane lane, int step) {
+      Template t = session.templateProperty().get();
+      int section = session.sectionProperty().get();
+      int at = at(t, step);
+      if (at >= t.sections().get(section).beats() * t.stepsPerBar() / t.beatsPerBar()) {
+        return; // the last bar of an odd section ends before this step
+      }
+      boolean there = t.sections().get(section).hits(lane).stream().anyMatch(h -> h.step() == at);
+      session.edit(Edits.toggle(t, section, lane, at, NEW_VELOCITY, everyBar.isSelected()));
+      if (!there) {
+        session.audition(lane, NEW_VELOCITY);
+      }
+    }
+
+    @Override
+    public void shape(Lane lane, int step, int louder, double laterMs) {
+      Template t = session.templateProperty().get();
+      int section = session.sectionProperty().get();
+      for (StepHit h : t.sections().get(section).hits(lane)) {
+        if (h.step() == at(t, step)) {
+          int velocity = Math.max(1, Math.min(127, h.velocity() + louder));
+          session.edit(Edits.shape(t, section, lane, h.step(), velocity, h.offsetMs() + laterMs));
+          session.audition(lane, velocity);
+          return;
+        }
+      }
+    }
+  }
+}

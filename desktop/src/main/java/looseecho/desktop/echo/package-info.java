@@ -1,0 +1,2 @@
+/** The echo bench: the template, step by step. */
+package looseecho.desktop.echo;

@@ -1,0 +1,2 @@
+/** The ground bench: tempo, bars and sections over the wave. */
+package looseecho.desktop.ground;

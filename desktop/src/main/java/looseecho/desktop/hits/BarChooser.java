@@ -1,0 +1,101 @@
+package looseecho.desktop.hits;
+
+import javafx.beans.property.IntegerProperty;
+import javafx.beans.property.SimpleIntegerProperty;
+import javafx.geometry.Pos;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import looseecho.desktop.session.Session;
+import looseecho.desktop.theme.Theme;
+import looseecho.echo.Template;
+import looseecho.echo.TemplateSection;
+import looseecho.echo.Words;
+
+/** Picks a section and, in it, one bar or the typical bar. */
+public final class BarChooser extends HBox {
+  private static final int MAX_BARS = 24;
+  private final Session session;
+  private final boolean typical;
+  private final ComboBox<String> sections = new ComboBox<>();
+  private final FlowPane bars = new FlowPane(4, 4);
+  private final IntegerProperty bar = new SimpleIntegerProperty(BarRows.TYPICAL);
+  private boolean filling;
+
+  /** {@code typical} offers the typical bar first. */
+  public BarChooser(Session session, boolean typical) {
+    super(12);
+    this.session = session;
+    this.typical = typical;
+    setAlignment(Pos.CENTER_LEFT);
+    sections.setId("section-chooser");
+    sections.setVisibleRowCount(12);
+    sections.setMinWidth(190);
+    HBox.setHgrow(bars, Priority.ALWAYS);
+    bars.setAlignment(Pos.CENTER_LEFT);
+    Label word = new Label("bar");
+    word.getStyleClass().add(Theme.QUIET);
+    getChildren().addAll(sections, word, bars);
+    sections
+        .getSelectionModel()
+        .selectedIndexProperty()
+        .addListener(
+            (o, a, b) -> {
+              if (!filling && b.intValue() >= 0) {
+                session.sectionProperty().set(b.intValue());
+              }
+            });
+    session.templateProperty().addListener((o, a, b) -> fill(b));
+    session.sectionProperty().addListener((o, a, b) -> fill(session.templateProperty().get()));
+    fill(session.templateProperty().get());
+  }
+
+  /** The bar in the section from 0, or {@link BarRows#TYPICAL}. */
+  public IntegerProperty barProperty() {
+    return bar;
+  }
+
+  private void fill(Template t) {
+    filling = true;
+    int section = session.sectionProperty().get();
+    if (t == null || section < 0 || section >= t.sections().size()) {
+      sections.getItems().clear();
+      bars.getChildren().clear();
+    } else {
+      sections.getItems().setAll(t.sections().stream().map(s -> name(t, s)).toList());
+      sections.getSelectionModel().select(section);
+      int count = Math.min(MAX_BARS, BarRows.bars(t, section));
+      bar.set(Math.max(typical ? BarRows.TYPICAL : 0, Math.min(bar.get(), count - 1)));
+      fillBars(t.beats().get(t.firstBeat(section)).bar(), count);
+    }
+    filling = false;
+  }
+
+  private static String name(Template t, TemplateSection s) {
+    return s.label() + "  " + s.role() + ", " + Words.bars((double) s.beats() / t.beatsPerBar());
+  }
+
+  private void fillBars(int firstNumber, int count) {
+    bars.getChildren().clear();
+    ToggleGroup group = new ToggleGroup();
+    for (int b = typical ? BarRows.TYPICAL : 0; b < count; b++) {
+      int index = b;
+      ToggleButton button =
+          new ToggleButton(
+              b == BarRows.TYPICAL ? "typical" : String.valueOf(Math.max(0, firstNumber) + b));
+      button.getStyleClass().add(Theme.CHIP);
+      button.setToggleGroup(group);
+      button.setSelected(b == bar.get());
+      button.setOnAction(
+          e -> {
+            button.setSelected(true);
+            bar.set(index);
+          });
+      bars.getChildren().add(button);
+    }
+  }
+}

@@ -1,0 +1,268 @@
+package looseecho.desktop.hits;
+
+import java.util.function.Consumer;
+import javafx.geometry.VPos;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.text.Font;
+import javafx.scene.text.TextAlignment;
+import looseecho.activity.Lane;
+import looseecho.desktop.control.ChartPane;
+import looseecho.desktop.control.Glyphs;
+import looseecho.desktop.hits.BarRows.BassMark;
+import looseecho.desktop.hits.BarRows.Mark;
+import looseecho.desktop.hits.BarRows.Row;
+import looseecho.desktop.theme.Theme;
+import looseecho.echo.Words;
+import looseecho.notes.Key;
+
+/**
+ * Lanes over the steps of a bar. Each lane is a thin line; heard hits hang on it hollow at their
+ * true place, the echo's are solid. With an {@link Editor} the steps can be changed by mouse and
+ * keys.
+ */
+public final class StepChart extends ChartPane {
+  private static final double NAMES = 118;
+  private static final double HEAD = 26;
+  private static final double BASS_ROW = 46;
+
+  /** What the chart asks for when the person edits. */
+  public interface Editor {
+    void toggle(Lane lane, int step);
+
+    void shape(Lane lane, int step, int louder, double laterMs);
+  }
+
+  private final Consumer<String> hint;
+  private BarRows rows = BarRows.EMPTY;
+  private Editor editor;
+  private int cursorRow;
+  private int cursorStep;
+
+  /** {@code hint} is told what lies under the pointer or the cursor. */
+  public StepChart(Consumer<String> hint) {
+    this.hint = hint;
+    setId("steps");
+    setPrefHeight(380);
+    setMinHeight(160);
+    setAccessibleText("Drum lanes over the steps of the bar");
+    setOnMouseMoved(e -> tell(rowAt(e.getY()), stepAt(e.getX())));
+    setOnMousePressed(this::pressed);
+    setOnKeyPressed(this::key);
+  }
+
+  /** Shows a bar. */
+  public void show(BarRows shown) {
+    rows = shown;
+    cursorRow = Math.max(0, Math.min(cursorRow, rows.rows().size() - 1));
+    cursorStep = Math.min(cursorStep, rows.steps() - 1);
+    redraw();
+  }
+
+  /** Makes the chart editable. */
+  public void edit(Editor with) {
+    editor = with;
+    setFocusTraversable(true);
+    focusedProperty().addListener((o, a, b) -> redraw());
+  }
+
+  private double rowHeight() {
+    double bass = rows.bass().isEmpty() ? 0 : BASS_ROW;
+    return Math.min(58, (getHeight() - HEAD - bass) / Math.max(1, rows.rows().size()));
+  }
+
+  private int rowAt(double y) {
+    int row = (int) Math.floor((y - HEAD) / rowHeight());
+    return row >= 0 && row < rows.rows().size() ? row : -1;
+  }
+
+  private int stepAt(double x) {
+    int step = (int) Math.floor((x - NAMES) / stepWidth());
+    return step >= 0 && step < rows.steps() ? step : -1;
+  }
+
+  private double stepWidth() {
+    return (getWidth() - NAMES - 8) / rows.steps();
+  }
+
+  private double x(double step) {
+    return NAMES + (step + 0.5) * stepWidth();
+  }
+
+  private double y(int row) {
+    return HEAD + (row + 0.5) * rowHeight();
+  }
+
+  private void pressed(MouseEvent e) {
+    requestFocus();
+    int row = rowAt(e.getY());
+    int step = stepAt(e.getX());
+    if (editor != null && row >= 0 && step >= 0) {
+      cursorRow = row;
+      cursorStep = step;
+      editor.toggle(rows.rows().get(row).lane(), step);
+    }
+  }
+
+  private void key(KeyEvent e) {
+    if (editor == null || rows.rows().isEmpty()) {
+      return;
+    }
+    Lane lane = rows.rows().get(cursorRow).lane();
+    boolean shape = e.isShiftDown();
+    switch (e.getCode()) {
+      case LEFT -> move(shape, lane, 0, -1);
+      case RIGHT -> move(shape, lane, 0, 1);
+      case UP -> move(shape, lane, -1, 0);
+      case DOWN -> move(shape, lane, 1, 0);
+      case ENTER -> editor.toggle(lane, cursorStep);
+      default -> {
+        return;
+      }
+    }
+    e.consume();
+    tell(cursorRow, cursorStep);
+    redraw();
+  }
+
+  /**
+   * Moves the cursor, or with shift makes the hit louder or softer (up, down) and earlier or later
+   * (left, right).
+   */
+  private void move(boolean shape, Lane lane, int down, int right) {
+    if (shape) {
+      editor.shape(lane, cursorStep, -6 * down, 2.0 * right);
+    } else {
+      cursorRow = Math.floorMod(cursorRow + down, rows.rows().size());
+      cursorStep = Math.floorMod(cursorStep + right, rows.steps());
+    }
+  }
+
+  private void tell(int row, int step) {
+    if (row < 0 || step < 0) {
+      hint.accept("");
+      return;
+    }
+    Row r = rows.rows().get(row);
+    StringBuilder words = new StringBuilder(r.lane().words()).append(", step ").append(step + 1);
+    r.heard().stream()
+        .filter(m -> m.step() == step)
+        .findFirst()
+        .ifPresent(m -> words.append("   heard: ").append(words(m)));
+    r.echo().stream()
+        .filter(m -> m.step() == step)
+        .findFirst()
+        .ifPresent(m -> words.append("   echo: ").append(words(m)));
+    hint.accept(words.toString());
+  }
+
+  private static String words(Mark m) {
+    return Words.offset(m.offsetMs()) + ", loudness " + Math.round(m.velocity());
+  }
+
+  @Override
+  protected void draw(GraphicsContext g, double w, double h) {
+    if (rows.rows().isEmpty()) {
+      return;
+    }
+    double bottom = HEAD + rowHeight() * rows.rows().size();
+    drawGrid(g, bottom);
+    for (int i = 0; i < rows.rows().size(); i++) {
+      drawLane(g, rows.rows().get(i), y(i));
+    }
+    if (!rows.bass().isEmpty()) {
+      drawBass(g, bottom);
+    }
+    if (editor != null && isFocused()) {
+      g.setStroke(colour(Hue.INK));
+      g.setLineWidth(1.5);
+      g.strokeRoundRect(
+          x(cursorStep) - stepWidth() / 2 + 1,
+          y(cursorRow) - rowHeight() / 2 + 1,
+          stepWidth() - 2,
+          rowHeight() - 2,
+          6,
+          6);
+      g.setLineWidth(1);
+    }
+  }
+
+  private void drawGrid(GraphicsContext g, double bottom) {
+    g.setTextBaseline(VPos.CENTER);
+    g.setTextAlign(TextAlignment.CENTER);
+    for (int s = 0; s < rows.steps(); s++) {
+      boolean beat = s % 4 == 0;
+      if (s / 4 % 2 == 0 && beat) {
+        g.setFill(colour(Hue.PANEL));
+        g.fillRect(
+            x(s) - stepWidth() / 2,
+            HEAD,
+            stepWidth() * Math.min(4, rows.steps() - s),
+            bottom - HEAD);
+      }
+      double sx = Math.round(x(s)) + 0.5;
+      g.setStroke(beat ? colour(Hue.QUIET, 0.7) : colour(Hue.LINE));
+      g.strokeLine(sx, HEAD - 4, sx, bottom);
+      g.setFont(Font.font(Theme.NUMBER_FAMILY, beat ? 14 : 12));
+      g.setFill(beat ? colour(Hue.INK) : colour(Hue.QUIET));
+      g.fillText(String.valueOf(s + 1), sx, HEAD / 2 - 2);
+    }
+    g.setTextAlign(TextAlignment.LEFT);
+  }
+
+  private void drawLane(GraphicsContext g, Row row, double y) {
+    g.setStroke(colour(Hue.LINE));
+    g.strokeLine(NAMES, Math.round(y) + 0.5, getWidth() - 8, Math.round(y) + 0.5);
+    g.setFill(colour(Hue.QUIET));
+    Glyphs.solid(g, row.lane(), 10, y, 13);
+    g.setFont(Font.font(Theme.TEXT_FAMILY, 14));
+    g.setFill(colour(Hue.INK));
+    g.fillText(row.lane().words(), 26, y);
+    g.setFill(colour(Hue.ECHO));
+    for (Mark m : row.echo()) {
+      Glyphs.solid(g, row.lane(), x(m.step() + m.offsetMs() / rows.stepMs()), y, 0.72 * size(m));
+    }
+    for (Mark m : row.heard()) {
+      g.setStroke(colour(Hue.HEARD, 0.35 + 0.65 * m.weight()));
+      Glyphs.hollow(
+          g,
+          row.lane(),
+          x(m.step() + m.offsetMs() / rows.stepMs()),
+          y,
+          size(m),
+          0.8 + 1.0 * m.weight());
+    }
+  }
+
+  private double size(Mark m) {
+    return Math.min(rowHeight() * 0.85, 9 + 23 * Math.pow(m.velocity() / 127, 1.2));
+  }
+
+  private void drawBass(GraphicsContext g, double top) {
+    double y = top + BASS_ROW / 2 + 4;
+    g.setFont(Font.font(Theme.TEXT_FAMILY, 14));
+    g.setFill(colour(Hue.INK));
+    g.fillText("bass", 26, y);
+    g.setFont(Font.font(Theme.NUMBER_FAMILY, 12));
+    for (BassMark m : rows.bass()) {
+      double left = x(m.step()) - 1;
+      double right = Math.min(getWidth() - 8, x(m.step() + m.lengthSteps()) - 2);
+      if (m.heard()) {
+        g.setStroke(colour(Hue.HEARD));
+        g.setLineWidth(1.5);
+        g.strokeRoundRect(left, y - 14, Math.max(4, right - left), 12, 6, 6);
+        g.setLineWidth(1);
+      } else {
+        g.setFill(colour(Hue.ECHO));
+        g.fillRoundRect(left, y, Math.max(4, right - left), 6, 4, 4);
+        g.setFill(colour(Hue.INK));
+        g.fillText(
+            Key.NAMES.get(m.pitch() % 12) + (m.pitch() / 12 - 1),
+            left,
+            y + 15,
+            Math.max(22, right - left));
+      }
+    }
+  }
+}

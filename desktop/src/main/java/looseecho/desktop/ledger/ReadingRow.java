@@ -1,0 +1,84 @@
+package looseecho.desktop.ledger;
+
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.VBox;
+import looseecho.desktop.theme.Theme;
+import looseecho.reading.Reading;
+import looseecho.reading.Reading.Settled;
+
+/**
+ * One reading: its name, the value large, how sure it is in words, and the other values as buttons.
+ */
+final class ReadingRow extends VBox {
+  private static final int SHOWN = 4;
+
+  /** What happens with a chosen value. */
+  interface Choice<T> {
+    void chosen(T value);
+  }
+
+  /** How a value is written. */
+  interface Format<T> {
+    String of(T value);
+  }
+
+  private ReadingRow() {
+    setSpacing(2);
+  }
+
+  static <T> ReadingRow of(String name, Reading<T> reading, Format<T> format, Choice<T> choice) {
+    ReadingRow row = new ReadingRow();
+    Label value = new Label(format.of(reading.value()));
+    value.getStyleClass().add(Theme.BIG_NUMBER);
+    value.setId("reading-" + name.toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
+    Label sure = new Label(words(reading));
+    sure.setWrapText(true);
+    sure.getStyleClass()
+        .addAll(
+            Theme.SMALL,
+            reading.settledBy() != Settled.MEASURED
+                ? Theme.SETTLED
+                : reading.confidence() < 0.6 ? Theme.DOUBTFUL : Theme.SMALL);
+    row.getChildren().addAll(heading(name), value, sure);
+    if (!reading.alternatives().isEmpty()) {
+      FlowPane others = new FlowPane(6, 6);
+      reading.alternatives().stream()
+          .limit(SHOWN)
+          .forEach(
+              a ->
+                  others
+                      .getChildren()
+                      .add(chip(format.of(a.value()), a.reason(), () -> choice.chosen(a.value()))));
+      row.getChildren().add(others);
+    }
+    return row;
+  }
+
+  static Label heading(String name) {
+    Label l = new Label(name);
+    l.getStyleClass().add(Theme.QUIET);
+    return l;
+  }
+
+  static Button chip(String text, String tip, Runnable action) {
+    Button b = new Button(text);
+    b.getStyleClass().add(Theme.CHIP);
+    b.setOnAction(e -> action.run());
+    b.setTooltip(new Tooltip(tip));
+    return b;
+  }
+
+  private static String words(Reading<?> r) {
+    String sure =
+        switch (r.settledBy()) {
+          case CONFIRMED -> "confirmed";
+          case CORRECTED -> "";
+          case MEASURED ->
+              r.confidence() > 0.85 ? "sure" : r.confidence() > 0.6 ? "fairly sure" : "in doubt";
+        };
+    return sure.isEmpty() ? r.reason() : sure + ": " + r.reason();
+  }
+}

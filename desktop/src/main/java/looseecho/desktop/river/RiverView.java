@@ -1,0 +1,241 @@
+package looseecho.desktop.river;
+
+import javafx.animation.AnimationTimer;
+import javafx.geometry.VPos;
+import javafx.scene.AccessibleRole;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.text.Font;
+import javafx.scene.text.TextAlignment;
+import looseecho.desktop.control.ChartPane;
+import looseecho.desktop.session.EchoSound;
+import looseecho.desktop.session.Peaks;
+import looseecho.desktop.session.Reference;
+import looseecho.desktop.session.Session;
+import looseecho.desktop.theme.Theme;
+import looseecho.form.Form;
+import looseecho.form.Section;
+import looseecho.pulse.Beat;
+
+/**
+ * The whole track. Click to move, click a section's name to loop it, drag to loop bars, double
+ * click to loop nothing.
+ */
+public final class RiverView extends ChartPane {
+  private static final double NAMES = 22;
+  private static final double SIDE = 16;
+  private final Session session;
+  private double dragFrom = -1;
+  private double loopStart;
+  private double loopEnd;
+  private double drawnPosition = -1;
+
+  public RiverView(Session session) {
+    this.session = session;
+    setId("river");
+    setPrefHeight(132);
+    setMinHeight(110);
+    setAccessibleRole(AccessibleRole.IMAGE_VIEW);
+    setAccessibleText("The whole track with its bars and sections");
+    follow(session.referenceProperty());
+    follow(session.analysisProperty());
+    follow(session.echoProperty());
+    follow(session.sectionProperty());
+    session.referenceProperty().addListener((o, a, b) -> loop(0, 0));
+    setOnMousePressed(this::pressed);
+    setOnMouseDragged(this::dragged);
+    setOnMouseReleased(e -> dragFrom = -1);
+    new AnimationTimer() {
+      @Override
+      public void handle(long now) {
+        double p = session.player().position();
+        if (Math.abs(p - drawnPosition) > 0.005) {
+          redraw();
+        }
+      }
+    }.start();
+  }
+
+  private void pressed(MouseEvent e) {
+    requestFocus();
+    if (session.referenceProperty().get() == null) {
+      return;
+    }
+    double time = time(e.getX());
+    if (e.getClickCount() == 2) {
+      loop(0, 0);
+    } else if (e.getY() < NAMES) {
+      selectSection(time);
+    } else {
+      session.player().seek(time);
+      dragFrom = time;
+    }
+    redraw();
+  }
+
+  private void dragged(MouseEvent e) {
+    if (dragFrom < 0 || session.analysisProperty().get() == null) {
+      return;
+    }
+    double to = time(e.getX());
+    if (Math.abs(to - dragFrom) > 0.15) {
+      loop(nearestBar(Math.min(dragFrom, to)), nearestBar(Math.max(dragFrom, to)));
+      redraw();
+    }
+  }
+
+  private double nearestBar(double time) {
+    return session
+        .analysisProperty()
+        .get()
+        .pulse()
+        .flatMap(
+            p ->
+                p.beats().stream()
+                    .filter(b -> b.position() == 1)
+                    .map(Beat::time)
+                    .min(java.util.Comparator.comparingDouble(t -> Math.abs(t - time))))
+        .orElse(time);
+  }
+
+  private void selectSection(double time) {
+    var a = session.analysisProperty().get();
+    if (a == null) {
+      return;
+    }
+    for (int i = 0; i < a.form().sections().size(); i++) {
+      Section s = a.form().sections().get(i);
+      if (time >= s.start() && time < s.end()) {
+        session.sectionProperty().set(i);
+        loop(s.start(), s.end());
+        session.player().seek(s.start());
+      }
+    }
+  }
+
+  private void loop(double start, double end) {
+    loopStart = start;
+    loopEnd = end;
+    session.player().loop(start, end);
+  }
+
+  private double duration() {
+    Reference r = session.referenceProperty().get();
+    return r == null ? 1 : r.peaks().duration();
+  }
+
+  private double x(double time) {
+    return SIDE + time / duration() * (getWidth() - 2 * SIDE);
+  }
+
+  private double time(double x) {
+    return Math.max(0, Math.min(duration(), (x - SIDE) / (getWidth() - 2 * SIDE) * duration()));
+  }
+
+  @Override
+  protected void draw(GraphicsContext g, double w, double h) {
+    g.setFill(colour(Hue.PANEL));
+    g.fillRect(0, 0, w, h);
+    Reference r = session.referenceProperty().get();
+    double water = NAMES + (h - NAMES) * 0.56;
+    g.setStroke(colour(Hue.LINE));
+    g.strokeLine(0, Math.round(h) - 0.5, w, Math.round(h) - 0.5);
+    if (r == null) {
+      return;
+    }
+    drawBars(g, h);
+    drawLoop(g, h);
+    EchoSound e = session.echoProperty().get();
+    if (e != null) {
+      g.setFill(colour(Hue.ECHO, 0.75));
+      trace(g, e.peaks(), e.gain(), water + 2, h - 8 - water);
+      g.fill();
+    }
+    g.setStroke(colour(Hue.HEARD));
+    g.setLineWidth(1.5);
+    trace(g, r.peaks(), r.gain(), water, -(water - NAMES - 4));
+    g.stroke();
+    g.setLineWidth(1);
+    g.setStroke(colour(Hue.QUIET, 0.6));
+    g.strokeLine(SIDE, water + 0.5, w - SIDE, water + 0.5);
+    drawPlayhead(g, h);
+  }
+
+  /** Outline of the peaks over a base line; positive heights go down. */
+  private void trace(GraphicsContext g, Peaks peaks, double gain, double base, double height) {
+    g.beginPath();
+    g.moveTo(SIDE, base);
+    double end = x(Math.min(duration(), peaks.duration()));
+    for (double px = SIDE; px <= end; px += 2) {
+      double p = Math.min(1, gain * peaks.peak(time(px), time(px + 2)));
+      g.lineTo(px, base + height * Math.pow(p, 0.8));
+    }
+    g.lineTo(end, base);
+  }
+
+  private void drawBars(GraphicsContext g, double h) {
+    var a = session.analysisProperty().get();
+    if (a == null) {
+      return;
+    }
+    g.setFont(Font.font(Theme.TEXT_FAMILY, 13));
+    g.setTextBaseline(VPos.CENTER);
+    g.setTextAlign(TextAlignment.LEFT);
+    a.pulse()
+        .ifPresent(
+            p -> {
+              double gap = (getWidth() - 2 * SIDE) / Math.max(1, p.bars().size());
+              int every = gap < 5 ? 8 : gap < 12 ? 4 : 1;
+              for (Beat b : p.beats()) {
+                if (b.position() == 1 && Math.floorMod(b.bar() - 1, every) == 0) {
+                  double bx = Math.round(x(b.time())) + 0.5;
+                  g.setStroke(colour(Hue.LINE));
+                  g.strokeLine(bx, h - 7, bx, h);
+                }
+              }
+            });
+    int i = 0;
+    for (Section s : a.form().sections()) {
+      double left = x(s.start());
+      double right = x(s.end());
+      boolean chosen = i++ == session.sectionProperty().get();
+      if (chosen) {
+        g.setFill(colour(Hue.WASH));
+        g.fillRect(left, 0, right - left, h - 1);
+      }
+      g.setStroke(colour(Hue.QUIET, s.confidence() < 0.6 ? 0.45 : 0.9));
+      g.setLineDashes(s.confidence() < 0.6 ? new double[] {3, 3} : null);
+      g.strokeLine(Math.round(left) + 0.5, 4, Math.round(left) + 0.5, h - 8);
+      g.setLineDashes((double[]) null);
+      g.setFill(colour(Hue.INK));
+      String name = s.label() + "  " + s.role();
+      g.fillText(right - left > 62 ? name : s.label(), left + 6, 12, Math.max(8, right - left - 8));
+    }
+    g.setFill(colour(Hue.DOUBT, 0.25));
+    for (Form.Stop s : a.form().stops()) {
+      g.fillRect(x(s.start()), NAMES, Math.max(2, x(s.end()) - x(s.start())), h - NAMES - 8);
+    }
+  }
+
+  private void drawLoop(GraphicsContext g, double h) {
+    if (loopEnd > loopStart) {
+      g.setStroke(colour(Hue.INK));
+      g.setLineWidth(2);
+      double a = x(loopStart);
+      double b = x(loopEnd);
+      g.strokeLine(a, h - 3, b, h - 3);
+      g.strokeLine(a, h - 8, a, h - 2);
+      g.strokeLine(b, h - 8, b, h - 2);
+      g.setLineWidth(1);
+    }
+  }
+
+  private void drawPlayhead(GraphicsContext g, double h) {
+    drawnPosition = session.player().position();
+    double px = Math.round(x(drawnPosition)) + 0.5;
+    g.setStroke(colour(Hue.INK));
+    g.strokeLine(px, NAMES, px, h - 2);
+    g.setFill(colour(Hue.INK));
+    g.fillPolygon(new double[] {px - 5, px + 5, px}, new double[] {NAMES, NAMES, NAMES + 8}, 3);
+  }
+}

@@ -1,0 +1,52 @@
+package looseecho.desktop.session;
+
+import looseecho.audio.Audio;
+
+/**
+ * Largest absolute values of blocks of samples in several sizes, so that a wave of any zoom is
+ * drawn from few values.
+ */
+public final class Peaks {
+  private static final int BASE = 64;
+  private static final int LEVELS = 12;
+  private final float[][] levels = new float[LEVELS][];
+  private final int rate;
+  private final int length;
+
+  public Peaks(Audio audio) {
+    rate = audio.sampleRate();
+    length = audio.length();
+    levels[0] = new float[length / BASE + 1];
+    for (int i = 0; i < length; i++) {
+      float v = Math.max(Math.abs(audio.left(i)), Math.abs(audio.right(i)));
+      levels[0][i / BASE] = Math.max(levels[0][i / BASE], v);
+    }
+    for (int l = 1; l < LEVELS; l++) {
+      float[] below = levels[l - 1];
+      levels[l] = new float[below.length / 2 + 1];
+      for (int i = 0; i < below.length; i++) {
+        levels[l][i / 2] = Math.max(levels[l][i / 2], below[i]);
+      }
+    }
+  }
+
+  /** Seconds. */
+  public double duration() {
+    return (double) length / rate;
+  }
+
+  /** The peak between two seconds, 0..1. */
+  public float peak(double from, double to) {
+    double samples = Math.max(1, (to - from) * rate);
+    int level =
+        (int) Math.max(0, Math.min(LEVELS - 1, Math.floor(Math.log(samples / BASE) / Math.log(2))));
+    double width = BASE * Math.pow(2, level);
+    int a = (int) Math.max(0, from * rate / width);
+    int b = (int) Math.min(levels[level].length - 1, to * rate / width);
+    float p = 0;
+    for (int i = a; i <= b; i++) {
+      p = Math.max(p, levels[level][i]);
+    }
+    return p;
+  }
+}

@@ -1,0 +1,2 @@
+/** Looks: fonts, the one stylesheet, names of style classes. */
+package looseecho.desktop.theme;
