@@ -63,7 +63,7 @@ final class Mp3Decoder implements AudioReader.Decoder {
     int xing = text.indexOf("Xing");
     int info = text.indexOf("Info");
     int at = xing < 0 ? info : info < 0 ? xing : Math.min(xing, info);
-    if (at < 36 || at + 0x90 >= head.length || !frameStarts(head, at)) {
+    if (at < 13 || at + 0x90 >= head.length || !frameStarts(head, at)) {
       return null;
     }
     int tag = at + 0x8D;
@@ -79,7 +79,7 @@ final class Mp3Decoder implements AudioReader.Decoder {
   private static boolean frameStarts(byte[] head, int tag) {
     for (int side : new int[] {9, 17, 32}) {
       int at = tag - 4 - side;
-      if ((head[at] & 0xFF) == 0xFF && (head[at + 1] & 0xE0) == 0xE0) {
+      if (at >= 0 && (head[at] & 0xFF) == 0xFF && (head[at + 1] & 0xE0) == 0xE0) {
         return true;
       }
     }

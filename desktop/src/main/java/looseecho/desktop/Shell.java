@@ -137,7 +137,9 @@ public final class Shell extends BorderPane {
     boolean empty = session.referenceProperty().get() == null;
     Node content = empty ? welcome() : bench.bench(this);
     centre.getChildren().setAll(content, new WorkStrip(session));
-    ledger.setContent(empty ? new Region() : bench.ledger(this));
+    StackPane readings = empty ? new StackPane() : new StackPane(bench.ledger(this));
+    readings.getStyleClass().add("ledger-body");
+    ledger.setContent(readings);
   }
 
   private VBox welcome() {

@@ -130,7 +130,11 @@ final class WaveChart extends ChartPane {
       g.strokeLine(x, HEAD, x, h);
       if (one && beatWidth * 4 > 24 || beatWidth > 44) {
         g.setFill(one ? colour(Hue.INK) : colour(Hue.QUIET));
-        g.fillText(one ? "bar " + b.bar() : String.valueOf(b.position()), x + 3, HEAD / 2);
+        String bar =
+            beatWidth > 70 || beatWidth <= 44 && beatWidth * 4 > 70
+                ? "bar " + b.bar()
+                : String.valueOf(b.bar());
+        g.fillText(one ? bar : "." + b.position(), x + 3, HEAD / 2);
       }
     }
   }

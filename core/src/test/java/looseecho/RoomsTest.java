@@ -1,0 +1,75 @@
+package looseecho;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import java.util.List;
+import org.junit.jupiter.api.Assertions;
+import org.junit.jupiter.api.Test;
+
+/** The rules of the rooms: no interface code in core, and packages depend leftwards only. */
+class RoomsTest {
+  private static final List<String> ROOMS =
+      List.of(
+          "reading",
+          "audio",
+          "dsp",
+          "activity",
+          "pulse",
+          "form",
+          "hits",
+          "notes",
+          "analysis",
+          "echo",
+          "sound",
+          "exchange",
+          "project",
+          "demo");
+
+  private final JavaClasses core =
+      new ClassFileImporter()
+          .withImportOption(new ImportOption.DoNotIncludeTests())
+          .importPackages("looseecho");
+
+  @Test
+  void coreHasNoInterfaceCodeAndDoesNotPrint() {
+    Assertions.assertTrue(
+        core.size() > 60, "the rules must see core's classes (saw " + core.size() + ")");
+    noClasses()
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("javafx..", "java.awt..", "javax.swing..")
+        .check(core);
+    noClasses()
+        .should()
+        .accessField(System.class, "out")
+        .orShould()
+        .accessField(System.class, "err")
+        .check(core);
+  }
+
+  @Test
+  void everyRoomDependsLeftwardsOnly() {
+    Assertions.assertTrue(
+        core.stream()
+            .allMatch(c -> ROOMS.contains(c.getPackageName().replaceFirst("looseecho\\.", ""))),
+        "a new room has no place in the order yet");
+    for (int i = 0; i < ROOMS.size(); i++) {
+      String[] right =
+          ROOMS.subList(i + 1, ROOMS.size()).stream()
+              .map(r -> "looseecho." + r)
+              .toArray(String[]::new);
+      if (right.length > 0) {
+        noClasses()
+            .that()
+            .resideInAPackage("looseecho." + ROOMS.get(i))
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(right)
+            .check(core);
+      }
+    }
+  }
+}
