@@ -90,7 +90,7 @@ def song(rng, seconds=42):
     offset = {}; jitter = rng.choice([0, .002, .005, .009], p=[.4, .2, .25, .15])
     spb, events, tonal, beats, downs, sections, chords = 60 / bpm, [], [], [], [], [], []
     late = lambda art: offset.setdefault(art, rng.normal(0, .006) if rng.random() < .4 else 0.0)
-    t = rng.uniform(.05, 1.2); progress = None
+    t = rng.uniform(.05, 1.2); low_bass = 12 * (rng.random() < .4)
     pool = [groove(rng, style, n) for _ in range(rng.integers(1, 4))]; chord_len = rng.choice([1, 1, 2, .5])
     progs = [PROGRESSIONS[i] for i in rng.integers(0, len(PROGRESSIONS), 2)]
     while t < seconds - 2:
@@ -132,7 +132,7 @@ def song(rng, seconds=42):
                 hits = dict(root=[s0], eighths=range(s0, s1, 2), off=range(s0 + 2, s1, 4), walk=range(s0, s1, 4), kick=[s for s in range(s0, s1) if s < n and P["kick"][s] > 0])[bass_style]
                 hits = list(hits) or [s0]
                 for i, s in enumerate(hits):
-                    e = hits[i + 1] if i + 1 < len(hits) else s1; pitch = 36 + (root % 12) - 12 * (root % 12 > 7)
+                    e = hits[i + 1] if i + 1 < len(hits) else s1; pitch = 36 + (root % 12) - (12 * (root % 12 > 7) if not low_bass else 12 * (root % 12 > 3))
                     if bass_style == "walk": pitch += int(scale[rng.integers(0, 5)]) if s > s0 else 0
                     elif rng.random() < .15: pitch += rng.choice([12, 7, 12])
                     tonal.append(("bass", at(s) + rng.normal(0, jitter), at(s + (e - s) * rng.uniform(.5, 1)), int(pitch), rng.uniform(.6, 1)))

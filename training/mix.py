@@ -46,9 +46,9 @@ def drum_bus(rng, events, kit, n):
 
 
 def own_bass(rng, notes, n):
-    out = np.zeros(n + RATE, np.float32); shape = rng.choice(["sine", "saw", "square"]); cut = rng.uniform(150, 2500); octave = rng.choice([0, 0, -12])
+    out = np.zeros(n + RATE, np.float32); shape = rng.choice(["sine", "saw", "square"]); cut = rng.uniform(150, 2500)
     for _, a, b, p, v in notes:
-        i, m = int(a * RATE), max(400, int((b - a) * RATE)); t = np.arange(m) / RATE; ph = 440 * 2 ** ((p + octave - 69) / 12) * t
+        i, m = int(a * RATE), max(400, int((b - a) * RATE)); t = np.arange(m) / RATE; ph = 440 * 2 ** ((p - 69) / 12) * t
         x = np.sin(2 * np.pi * ph) if shape == "sine" else 2 * (ph % 1) - 1 if shape == "saw" else np.sign(np.sin(2 * np.pi * ph))
         e = np.minimum(1, t / .004) * np.exp(-t / rng.uniform(.15, 2)) * np.minimum(1, (m - np.arange(m)) / 300)
         if i < n: out[i:i + m] += (v * x * e)[:len(out) - i]

@@ -8,7 +8,15 @@ public final class Activities {
   private final float[][] curves;
   private final int frames;
 
-  Activities(float[][] curves) {
+  /**
+   * Takes over the curves: eight lanes in order, beat, downbeat, then eight velocities, all of one
+   * length.
+   */
+  public Activities(float[][] curves) {
+    if (curves.length != CURVES + Lane.values().length) {
+      throw new IllegalArgumentException(
+          "need " + (CURVES + Lane.values().length) + " curves (was: " + curves.length + ")");
+    }
     this.curves = curves;
     this.frames = curves[0].length;
   }

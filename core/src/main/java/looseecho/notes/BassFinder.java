@@ -32,6 +32,9 @@ public final class BassFinder {
       0.42; // share of the song's usual salience below which nobody plays
   private static final double ATTACK = 0.55; // natural-log rise within 40 ms that makes a new note
   private static final double MIN_SECONDS = 0.06;
+  private static final int APART = 7; // frames of 10 ms between two attacks
+  private static final int HARMONICS = 5;
+  private static final double FLOOR = 3e-4;
 
   /** The bass line in order of time; {@code tuningCents} as measured for the recording. */
   public List<Note> find(float[] mono, double tuningCents, Progress progress) {
@@ -135,18 +138,14 @@ public final class BassFinder {
       double tuning,
       double usual,
       double[][] salience) {
-    double[] envelope = envelope(s, hertz(LOWEST + pitch, tuning), from - 8, to + 8);
+    double[] rises = rises(s, hertz(LOWEST + pitch, tuning), from - 8, to + 8);
     List<Integer> attacks = new ArrayList<>();
-    for (int i = 4; i < envelope.length - 4; i++) {
-      double rise = envelope[i + 2] - envelope[i - 2];
-      boolean top = rise > ATTACK;
-      for (int j = -3; j <= 3 && top; j++) {
-        int a = Math.max(2, Math.min(envelope.length - 3, i + j));
+    for (int i = 4; i < rises.length - 4; i++) {
+      boolean top = rises[i] > ATTACK;
+      for (int j = 1; j <= APART && top; j++) {
         top =
-            j == 0
-                || (j < 0
-                    ? rise > envelope[a + 2] - envelope[a - 2]
-                    : rise >= envelope[a + 2] - envelope[a - 2]);
+            rises[i] > rises[Math.max(0, i - j)]
+                && rises[i] >= rises[Math.min(rises.length - 1, i + j)];
       }
       if (top) {
         attacks.add(from - 8 + i);
@@ -174,20 +173,25 @@ public final class BassFinder {
   }
 
   /**
-   * Log energy of the pitch's harmonics in the short windows, frames [from, to) clamped to the
-   * song.
+   * How much the pitch's harmonics rise within 40 ms around each frame of [from, to): the median
+   * over five harmonics, so that a kick, which lifts one or two of them, is no attack of the bass.
    */
-  private static double[] envelope(ToneSpectra s, double f, int from, int to) {
+  private static double[] rises(ToneSpectra s, double f, int from, int to) {
     double[] out = new double[Math.max(0, to - from)];
+    double[] each = new double[HARMONICS];
     for (int i = 0; i < out.length; i++) {
-      int n = Math.max(0, Math.min(s.frames() - 1, from + i));
-      double sum = 1e-4;
-      for (int h = 1; h <= 5; h++) {
-        sum += s.atHz(n, h * f);
+      for (int h = 1; h <= HARMONICS; h++) {
+        each[h - 1] = level(s, from + i + 2, h * f) - level(s, from + i - 2, h * f);
       }
-      out[i] = Math.log(sum);
+      Arrays.sort(each);
+      out[i] = each[HARMONICS / 2];
     }
     return out;
+  }
+
+  private static double level(ToneSpectra s, int frame, double hz) {
+    int n = Math.max(0, Math.min(s.frames() - 1, frame));
+    return Math.log(s.atHz(n, hz) + FLOOR);
   }
 
   private static double strength(double[][] salience, int pitch, double start, double end) {

@@ -64,7 +64,9 @@ class AudioReaderTest {
     int rate = name.contains("22k") ? 22050 : RATE;
     assertEquals(rate, a.sampleRate());
     assertEquals(1.5 * rate, a.length(), name.endsWith("mp3") ? 1152 : 0);
-    assertEquals(0.5 / Math.sqrt(2), Signals.rms(a.channel(0), rate / 2, rate), 0.01);
+    // lame scales by 0.95, and its own decoder reads 0.336 too
+    double level = name.endsWith("mp3") ? 0.336 : 0.5 / Math.sqrt(2);
+    assertEquals(level, Signals.rms(a.channel(0), rate / 2, rate), 0.005);
     assertTrue(
         Signals.rms(a.channel(0), 0, rate / 5) < 0.004,
         "the quarter second of silence at the start must stay one");
@@ -73,7 +75,7 @@ class AudioReaderTest {
       dot += a.left(i) * Math.sin(2 * Math.PI * 440 * (i - rate / 4) / rate);
     }
     assertTrue(
-        dot / (rate / 2) > 0.24,
+        dot / (rate / 2) > 0.99 * level / Math.sqrt(2),
         "in step with the original: not even ten samples late (was " + dot / (rate / 2) + ")");
   }
 

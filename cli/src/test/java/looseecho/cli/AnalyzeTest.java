@@ -1,0 +1,86 @@
+package looseecho.cli;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import javax.sound.midi.MidiSystem;
+import looseecho.audio.AudioReader;
+import looseecho.audio.WavWriter;
+import looseecho.demo.Demo;
+import looseecho.reading.Progress;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The command line as a process of its own, without a display. */
+class AnalyzeTest {
+  @TempDir private Path dir;
+
+  private record Outcome(int code, List<String> out, List<String> err) {}
+
+  private Outcome run(String... args) throws IOException, InterruptedException {
+    List<String> command =
+        new ArrayList<>(
+            List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-cp",
+                System.getProperty("java.class.path"),
+                "looseecho.cli.Main"));
+    command.addAll(List.of(args));
+    Path out = dir.resolve("stdout");
+    Path err = dir.resolve("stderr");
+    ProcessBuilder builder =
+        new ProcessBuilder(command).redirectOutput(out.toFile()).redirectError(err.toFile());
+    builder.environment().remove("DISPLAY");
+    Process process = builder.start();
+    assertTrue(process.waitFor(120, TimeUnit.SECONDS));
+    return new Outcome(process.exitValue(), Files.readAllLines(out), Files.readAllLines(err));
+  }
+
+  @Test
+  void goodFilesAreDoneAndBadOnesNamed() throws Exception {
+    var whole =
+        new AudioReader()
+            .read(Demo.file(Path.of("target/demo"), Progress.NONE), Progress.NONE)
+            .audio();
+    Path song = dir.resolve("tide song.wav");
+    new WavWriter().write(whole.slice(44100 * 10, 44100 * 30), song);
+    Path bad = Files.writeString(dir.resolve("bad.mp3"), "no music in here at all, not a note");
+    Path results = dir.resolve("results/deep");
+    Outcome o =
+        run("analyze", "--jobs", "2", "--out", results.toString(), bad.toString(), song.toString());
+    assertEquals(1, o.code());
+    assertEquals(1, o.out().size(), o.out().toString());
+    assertTrue(o.out().get(0).startsWith("tide song: 108.00 BPM steady"), o.out().get(0));
+    assertTrue(
+        o.err().stream().anyMatch(l -> l.startsWith("bad.mp3: This is not a sound file")),
+        o.err().toString());
+    assertTrue(
+        o.err().stream().anyMatch(l -> l.contains("Hearing hits and beats")), "progress is told");
+    var jams = new ObjectMapper().readTree(results.resolve("tide song.jams").toFile());
+    assertEquals(20, jams.at("/file_metadata/duration").asDouble(), 0.01);
+    assertTrue(
+        MidiSystem.getSequence(results.resolve("tide song.mid").toFile()).getTracks().length > 3);
+    assertFalse(Files.exists(results.resolve("bad.jams")));
+    assertEquals(2, Files.list(results).count());
+    assertEquals(0, run("analyze", "--out", results.toString(), song.toString()).code());
+  }
+
+  @Test
+  void wrongUsageEndsWithTwoAndHelpWithZero() throws Exception {
+    assertEquals(2, run("analyze").code());
+    assertEquals(2, run("analyze", "--jobs", "0", "x.wav").code());
+    assertEquals(2, run().code());
+    Outcome help = run("analyze", "--help");
+    assertEquals(0, help.code());
+    assertTrue(String.join("\n", help.out()).contains("--out"));
+    assertEquals("Loose Echo 0.1.0", run("--version").out().get(0));
+  }
+}

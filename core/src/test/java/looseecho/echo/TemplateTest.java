@@ -1,0 +1,128 @@
+package looseecho.echo;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.stream.IntStream;
+import looseecho.activity.Lane;
+import looseecho.notes.Key;
+import looseecho.pulse.Beat;
+import org.junit.jupiter.api.Test;
+
+/** The template and its edits. */
+public class TemplateTest {
+  /** Two sections, the second of one and a half bars, at 120 beats per minute from 0.5 s on. */
+  public static Template small() {
+    List<StepHit> kick =
+        List.of(
+            new StepHit(0, 0, 110),
+            new StepHit(8, 4, 100),
+            new StepHit(16, 0, 110),
+            new StepHit(24, 4, 100));
+    List<StepHit> snare =
+        List.of(
+            new StepHit(4, 12, 100),
+            new StepHit(12, 11, 104),
+            new StepHit(20, 13, 100),
+            new StepHit(28, 12, 104));
+    List<Beat> beats =
+        IntStream.range(0, 15)
+            .mapToObj(k -> new Beat(0.5 + k * 0.5, k % 4 + 1, k / 4 + 1))
+            .toList();
+    TemplateSection a =
+        new TemplateSection(
+            "A",
+            "verse",
+            8,
+            Map.of(Lane.KICK, kick, Lane.SNARE, snare),
+            List.of(new StepNote(0, 0, 6, 33, 100), new StepNote(10, 3, 4, 45, 90)));
+    TemplateSection b =
+        new TemplateSection(
+            "B", "break", 6, Map.of(Lane.HAT_CLOSED, List.of(new StepHit(2, -3, 60))), List.of());
+    return new Template(120, 4, new Key(9, true), beats, List.of(a, b));
+  }
+
+  /** Any edits, undone, give the state before them, and done again the state after them. */
+  @Test
+  void undoAndRedoRestoreEveryState() {
+    Random random = new Random(11);
+    History history = new History(small());
+    List<Template> states = new ArrayList<>(List.of(history.template()));
+    for (int i = 0; i < 60; i++) {
+      Template t = history.template();
+      int section = random.nextInt(2);
+      Lane lane = Lane.values()[random.nextInt(8)];
+      int step = random.nextInt(24);
+      history.apply(
+          random.nextInt(3) > 0
+              ? Edits.toggle(t, section, lane, step, 1 + random.nextInt(127), random.nextBoolean())
+              : Edits.shape(t, section, lane, step, 64, random.nextInt(40) - 20));
+      states.add(history.template());
+    }
+    for (int i = states.size() - 2; i >= 0; i--) {
+      assertTrue(history.undo().isPresent());
+      assertEquals(states.get(i), history.template());
+    }
+    assertTrue(history.undo().isEmpty());
+    for (int i = 1; i < states.size(); i++) {
+      assertTrue(history.redo().isPresent());
+      assertEquals(states.get(i), history.template());
+    }
+    assertEquals(1 + 3 * 60, history.log().size());
+  }
+
+  @Test
+  void aNewHitKeepsTheGrooveOfItsStep() {
+    Template t = Edits.toggle(small(), 0, Lane.SNARE, 4, 90, false).template();
+    assertEquals(3, t.sections().get(0).hits(Lane.SNARE).size());
+    StepHit back =
+        Edits.toggle(t, 0, Lane.SNARE, 4, 90, false)
+            .template()
+            .sections()
+            .get(0)
+            .hits(Lane.SNARE)
+            .get(0);
+    assertEquals(new StepHit(4, 13, 90), back, "as late as the same step of the other bar");
+  }
+
+  @Test
+  void everyBarOfAnOddSectionIsFilledAndNoMore() {
+    Template t = Edits.toggle(small(), 1, Lane.CLAP, 4, 90, true).template();
+    assertEquals(
+        List.of(4, 20), t.sections().get(1).hits(Lane.CLAP).stream().map(StepHit::step).toList());
+    t = Edits.toggle(small(), 1, Lane.CLAP, 12, 90, true).template();
+    assertEquals(
+        List.of(12), t.sections().get(1).hits(Lane.CLAP).stream().map(StepHit::step).toList());
+    assertNotEquals(small(), t);
+  }
+
+  @Test
+  void stepsHaveTimes() {
+    Template t = small();
+    assertEquals(0.5, t.time(0, 0, 0));
+    assertEquals(0.5 + 4 + 0.25 + 0.012, t.time(1, 2, 12), 1e-9);
+    assertEquals(7.5, t.end());
+    assertThrows(
+        IllegalArgumentException.class,
+        () -> new Template(120, 4, t.key(), t.beats(), t.sections().subList(0, 1)));
+    assertThrows(IllegalArgumentException.class, () -> new StepHit(0, 0, 0));
+  }
+
+  @Test
+  void numbersAreSaidAsAMusicianSaysThem() {
+    assertEquals("12 ms late", Words.offset(12.2));
+    assertEquals("8 ms early", Words.offset(-8));
+    assertEquals("on the grid", Words.offset(0.2));
+    assertEquals("1.5 bars", Words.bars(1.5));
+    assertEquals("1.75 bars", Words.bars(1.75));
+    assertEquals("1 bar", Words.bars(1));
+    assertEquals("124 BPM", Words.bpm(124.001));
+    assertEquals("123.97 BPM", Words.bpm(123.97));
+  }
+}

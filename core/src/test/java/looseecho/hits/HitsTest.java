@@ -1,0 +1,98 @@
+package looseecho.hits;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.stream.IntStream;
+import looseecho.activity.DrawnActivity;
+import looseecho.activity.Lane;
+import looseecho.pulse.Beat;
+import looseecho.pulse.Pulse;
+import looseecho.reading.Progress;
+import looseecho.reading.Reading;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+class HitsTest {
+  private static final double STEP = 0.125; // a sixteenth at 120: 125 ms (tempo arithmetic)
+
+  private static Pulse pulse() {
+    List<Beat> beats =
+        IntStream.range(0, 65).mapToObj(k -> new Beat(1 + k * 0.5, k % 4 + 1, k / 4 + 1)).toList();
+    return new Pulse(Reading.measured(120.0, 1, ""), true, 1, Reading.measured(4, 1, ""), beats);
+  }
+
+  /**
+   * General MIDI level 1 percussion key map (MIDI Manufacturers Association, 1991; from memory).
+   */
+  @ParameterizedTest
+  @EnumSource(Lane.class)
+  void lanesHaveTheirGeneralMidiNumbers(Lane lane) {
+    int expected =
+        switch (lane) {
+          case KICK -> 36;
+          case SNARE -> 38;
+          case CLAP -> 39;
+          case HAT_CLOSED -> 42;
+          case HAT_OPEN -> 46;
+          case TOM -> 45;
+          case CYMBAL -> 49;
+          case PERCUSSION -> 70;
+        };
+    assertEquals(expected, lane.midi());
+  }
+
+  @Test
+  void aHitGetsItsTimeStepOffsetAndLoudness() {
+    DrawnActivity a = new DrawnActivity(34);
+    double late = 0.0123;
+    a.hit(Lane.SNARE, 1 + 4 * STEP + late, 0.9, 0.8);
+    a.hit(Lane.KICK, 1 + 16 * STEP - 0.008, 0.9, 1.0); // just before bar 2: it belongs to it
+    List<Hit> hits =
+        new HitFinder(HitFinder.Settings.DEFAULTS).find(a.done(), pulse(), Progress.NONE);
+    assertEquals(2, hits.size());
+    Hit snare = hits.get(0);
+    assertEquals(Lane.SNARE, snare.lane());
+    assertEquals(1 + 4 * STEP + late, snare.time(), 0.001);
+    assertEquals(5, snare.step());
+    assertEquals(12.3, snare.offsetMs(), 1);
+    assertEquals(102, snare.velocity(), 2);
+    assertEquals(2, hits.get(1).bar());
+    assertEquals(1, hits.get(1).step());
+    assertEquals(-8, hits.get(1).offsetMs(), 1);
+  }
+
+  /**
+   * A hit that the pattern expects and that is half-seen is a hit; the same trace where nobody
+   * plays is none.
+   */
+  @Test
+  void thePatternHelpsWhereTheTraceIsFaint() {
+    DrawnActivity a = new DrawnActivity(34);
+    for (int bar = 0; bar < 16; bar++) {
+      a.hit(Lane.SNARE, 1 + (16 * bar + 4) * STEP, bar == 7 ? 0.3 : 0.9, 0.8);
+    }
+    a.hit(Lane.SNARE, 1 + (16 * 9 + 11) * STEP, 0.3, 0.8);
+    List<Hit> hits =
+        new HitFinder(HitFinder.Settings.DEFAULTS).find(a.done(), pulse(), Progress.NONE);
+    assertEquals(16, hits.size());
+    assertTrue(hits.stream().allMatch(h -> h.step() == 5));
+    assertTrue(hits.get(7).confidence() < hits.get(6).confidence());
+  }
+
+  @Test
+  void theTypicalBarSumsUp() {
+    List<Hit> hits =
+        IntStream.range(0, 4)
+            .mapToObj(b -> new Hit(Lane.KICK, 1 + 2 * b, 90 + 2 * b, b + 1, 1, b == 3 ? 9 : 1, 1))
+            .toList();
+    TypicalBar.Slot slot = TypicalBar.of(hits, 1, 9).lanes().get(Lane.KICK).get(0);
+    assertEquals(1, slot.step());
+    assertEquals(0.5, slot.share());
+    assertEquals(93, slot.velocity());
+    assertEquals(3, slot.offsetMs(), 1e-9);
+    assertEquals(Math.sqrt(12), slot.spreadMs(), 1e-9);
+  }
+}

@@ -1,0 +1,202 @@
+package looseecho.sound;
+
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
+import looseecho.Signals;
+import looseecho.activity.Lane;
+import looseecho.audio.Audio;
+import looseecho.dsp.Loudness;
+import looseecho.echo.Edits;
+import looseecho.echo.TemplateTest;
+import looseecho.reading.Progress;
+import org.junit.jupiter.api.Test;
+
+class SoundTest {
+  private static final int RATE = EchoRenderer.RATE;
+
+  /**
+   * A device that takes blocks as fast as they come, keeps them, and lets the test act at a block.
+   */
+  private static final class Recorder implements OutputDevice {
+    private final List<float[]> blocks = new ArrayList<>();
+    private final CountDownLatch full;
+    private final Consumer<Integer> at;
+
+    Recorder(int count, Consumer<Integer> at) {
+      full = new CountDownLatch(count);
+      this.at = at;
+    }
+
+    @Override
+    public void write(float[] x, int samples) {
+      if (full.getCount() > 0) {
+        at.accept(blocks.size());
+        blocks.add(java.util.Arrays.copyOf(x, 2 * samples));
+        full.countDown();
+      } else {
+        java.util.concurrent.locks.LockSupport.parkNanos(1_000_000);
+      }
+    }
+
+    @Override
+    public String remark() {
+      return "";
+    }
+
+    @Override
+    public void close() {
+      // nothing is held
+    }
+
+    float[] left() throws InterruptedException {
+      assertTrue(full.await(20, TimeUnit.SECONDS));
+      float[] out = new float[blocks.size() * blocks.get(0).length / 2];
+      int n = 0;
+      for (float[] b : blocks) {
+        for (int i = 0; i < b.length; i += 2) {
+          out[n++] = b[i];
+        }
+      }
+      return out;
+    }
+  }
+
+  private static double steepest(float[] x, int from, int to) {
+    double worst = 0;
+    for (int i = from + 1; i < to; i++) {
+      worst = Math.max(worst, Math.abs(x[i] - x[i - 1]));
+    }
+    return worst;
+  }
+
+  @Test
+  void renderingIsDeterministicKeepsTheCeilingAndPutsHitsInPlace() {
+    EchoRenderer.Rendering a =
+        new EchoRenderer(Kit.plain()).render(TemplateTest.small(), Progress.NONE);
+    EchoRenderer.Rendering b =
+        new EchoRenderer(Kit.plain()).render(TemplateTest.small(), Progress.NONE);
+    assertArrayEquals(a.mix().channel(0), b.mix().channel(0));
+    assertTrue(a.mix().peak() <= 0.892 && a.mix().peak() > 0.3, "peak " + a.mix().peak());
+    assertEquals(List.of("kick", "snare", "closed hat", "bass"), List.copyOf(a.stems().keySet()));
+    float[] snare = a.stems().get("snare").channel(0);
+    int at = (int) Math.round((0.5 + 0.5 + 0.012) * RATE);
+    assertEquals(0, Signals.rms(snare, at - 400, at - 2), 1e-9);
+    assertTrue(Signals.rms(snare, at, at + 400) > 0.05);
+    assertArrayEquals(
+        a.mix().channel(1),
+        new EchoRenderer(Kit.plain()).mix(TemplateTest.small(), Progress.NONE).channel(1));
+  }
+
+  /**
+   * Flipping from heard to echo, editing and pausing while it plays must not click: no step beyond
+   * the sine's own.
+   */
+  @Test
+  void switchingEditingAndPausingDoNotClick() throws InterruptedException {
+    Audio heard = Signals.sine(200, 0.5, 5, RATE, true);
+    Audio echo = Signals.sine(300, 0.5, 5, RATE, true);
+    Audio edited = Signals.sine(250, 0.5, 5, RATE, true);
+    Player[] player = new Player[1];
+    CountDownLatch ready = new CountDownLatch(1);
+    Recorder device =
+        new Recorder(
+            160,
+            n -> {
+              try {
+                ready.await();
+              } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+              }
+              Player p = player[0];
+              switch (n) {
+                case 0 -> {
+                  p.load(heard, 1);
+                  p.echo(echo, 1);
+                  p.balance(0);
+                  p.volume(1);
+                  p.play();
+                }
+                case 40 -> p.balance(1);
+                case 80 -> p.echo(edited, 1);
+                case 120 -> p.pause();
+                default -> {
+                  return;
+                }
+              }
+            });
+    try (Player p = new Player(device)) {
+      player[0] = p;
+      ready.countDown();
+      float[] x = device.left();
+      double own = 0.5 * 2 * Math.PI * 300 / RATE;
+      assertTrue(
+          steepest(x, 0, x.length) < 1.6 * own,
+          "steepest step " + steepest(x, 0, x.length) + " against " + own);
+      assertEquals(0.354, Signals.rms(x, 30 * 512, 40 * 512), 0.02);
+      assertEquals(0.354, Signals.rms(x, 70 * 512, 80 * 512), 0.02);
+      assertEquals(0, Signals.rms(x, 150 * 512, 160 * 512), 1e-3);
+      assertTrue(p.position() > 1.0 && p.position() < 1.9, "position " + p.position());
+    }
+  }
+
+  @Test
+  void theLoopHolds() throws InterruptedException {
+    float[] ramp = new float[RATE * 2];
+    for (int i = 0; i < ramp.length; i++) {
+      ramp[i] = i / (float) ramp.length;
+    }
+    Recorder device = new Recorder(200, n -> {});
+    try (Player p = new Player(device)) {
+      p.load(new Audio(ramp, ramp.clone(), RATE), 1);
+      p.loop(0.5, 0.75);
+      p.seek(0.5);
+      p.volume(0.5);
+      p.play();
+      float[] x = device.left();
+      for (int i = x.length / 2; i < x.length; i++) {
+        assertTrue(x[i] > 0.5 * 0.24 && x[i] < 0.5 * 0.38, "sample " + i + " is " + x[i]);
+      }
+    }
+  }
+
+  @Test
+  void heardAndEchoAreMatchedInLoudness() {
+    Audio soft = Signals.sine(997, 0.05, 3, RATE, true);
+    Audio mix = new EchoRenderer(Kit.plain()).mix(TemplateTest.small(), Progress.NONE);
+    for (Audio a : new Audio[] {soft, mix}) {
+      Bus bus = new Bus(a.length(), RATE);
+      bus.add(a.channel(0), 0, LoudnessMatch.gain(a), -1);
+      bus.add(a.channel(1), 0, LoudnessMatch.gain(a), 1);
+      // a hard-panned channel gains 3 dB on the bus
+      assertEquals(-16 + 3.01, new Loudness().integrated(bus.audio(1)).orElseThrow(), 0.1);
+    }
+    assertEquals(1, LoudnessMatch.gain(Signals.sine(100, 0, 2, RATE, true)));
+  }
+
+  @Test
+  void duckingFollowsDepthAndRecovery() {
+    float[] e = new Ducking(6, 100).envelope(new double[] {0.5}, RATE, RATE);
+    assertEquals(1, e[RATE / 2 - 200], 1e-6);
+    assertEquals(0.501, e[RATE / 2], 1e-3);
+    assertEquals(0.75, e[RATE / 2 + RATE / 20], 0.01);
+    assertEquals(1, e[RATE / 2 + RATE / 10], 1e-3);
+    assertTrue(steepest(e, 0, e.length) < 0.01);
+  }
+
+  @Test
+  void anEditIsHeardInTheStemItBelongsTo() {
+    EchoRenderer renderer = new EchoRenderer(Kit.plain());
+    var edited = Edits.toggle(TemplateTest.small(), 0, Lane.CLAP, 6, 100, false).template();
+    var stems = renderer.render(edited, Progress.NONE).stems();
+    int at = (int) Math.round((0.5 + 0.75) * RATE);
+    assertTrue(Signals.rms(stems.get("clap").channel(0), at, at + 2000) > 0.03);
+    assertEquals(renderer.oneShot(Lane.CLAP, 127).length, renderer.oneShot(Lane.CLAP, 20).length);
+  }
+}
