@@ -2,7 +2,7 @@
 
 Layout, big-endian: int magic 0x4c454e31, int count of tensors; per tensor int rank, int dims, float32 values.
 Order: three 2-D kernels (height, width, in, out) and biases; join (in, out), bias; per dilation (tap, in, out),
-bias; head (in, out), bias. The last int is the CRC-32 of all bytes before it.
+bias; head (in, out), bias. The bass network: six kernels (time, pitch, in, out) and biases, head, bias. The last int is the CRC-32 of all bytes before it.
 """
 import struct, sys, zlib
 import numpy as np, torch
@@ -22,8 +22,16 @@ def tensors(net):
     yield net.head.weight[:, :, 0].t(); yield net.head.bias
 
 
-def write(net, path):
-    all_ = [t.detach().contiguous().numpy().astype(">f4") for t in tensors(net)]
+def bass_tensors(net):
+    for layer in net.layers: k, b = fold(layer[0].weight, layer[1]); yield k.permute(2, 3, 1, 0); yield b
+    yield net.head.weight.permute(2, 3, 1, 0); yield net.head.bias
+
+
+def write(net, path): write_tensors(tensors(net), path)
+
+
+def write_tensors(some, path):
+    all_ = [t.detach().contiguous().numpy().astype(">f4") for t in some]
     data = struct.pack(">ii", 0x4C454E31, len(all_)) + b"".join(struct.pack(f">{1 + t.ndim}i", t.ndim, *t.shape) + t.tobytes() for t in all_)
     open(path, "wb").write(data + struct.pack(">I", zlib.crc32(data)))
 

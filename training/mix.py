@@ -32,7 +32,7 @@ def make_kit(rng, font_kits):
 BALANCE = dict(kick=1, snare=.8, clap=.65, hat_closed=.28, hat_open=.32, tom=.7, cymbal=.4, perc=.35)
 
 
-def drum_bus(rng, events, kit, n):
+def drum_lanes(rng, events, kit, n):
     """Every lane apart, (lane, signal), so that a lane can be equalised, delayed in a room and ducked by the kick."""
     lanes = {lane: np.zeros(n, np.float32) for lane in sounds.LANES}; curve = rng.uniform(1, 2.2); truth = []
     for i, (t, art, v) in enumerate(events):
@@ -88,7 +88,7 @@ def voice(rng, n, beats):
 
 def mix(rng, song, font_kits, fonts):
     """(mono mix, drum truth [(time, lane, velocity)])"""
-    n = int((song["end"] + .5) * RATE); kit = make_kit(rng, font_kits); lanes, truth = drum_bus(rng, song["events"], kit, n)
+    n = int((song["end"] + .5) * RATE); kit = make_kit(rng, font_kits); lanes, truth = drum_lanes(rng, song["events"], kit, n)
     drums = sum(lanes.values())
     if rng.random() < .5: drums = np.tanh(drums * rng.uniform(.5, 3))
     if rng.random() < .7:

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import looseecho.activity.Activities;
 import looseecho.activity.ActivityNet;
+import looseecho.activity.BassNet;
 import looseecho.activity.MelSpectra;
 import looseecho.audio.Audio;
 import looseecho.audio.Resampler;
@@ -36,6 +37,7 @@ public final class Analyzer {
   private static final int CHROMA_HOP = 2205; // 50 ms
 
   private final ActivityNet net = ActivityNet.load();
+  private final BassNet bassNet = BassNet.load();
 
   /** What the ear took in; independent of corrections. */
   public static final class Heard {
@@ -87,8 +89,10 @@ public final class Analyzer {
     Activities activity = net.run(mel, progress);
     Chroma chroma =
         Chroma.of(ToneSpectra.of(mono, MelSpectra.RATE, 8192, 8192, CHROMA_HOP, progress));
-    float[] low = resampler.resample(mono, MelSpectra.RATE, BassFinder.RATE);
-    List<Note> bass = new BassFinder().find(low, chroma.tuningCents(), progress);
+    float[] low = resampler.resample(mono, MelSpectra.RATE, BassNet.RATE);
+    List<Note> bass =
+        new BassFinder(BassFinder.Settings.DEFAULTS)
+            .find(bassNet.run(low, chroma.tuningCents(), progress));
     return new Heard(mel, activity, chroma, bass, audio.duration());
   }
 

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import looseecho.activity.Activities;
 import looseecho.activity.Lane;
+import looseecho.dsp.Parabola;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
 
@@ -65,7 +66,7 @@ public final class HitFinder {
       if (v < settings.expected() || v < a.lane(lane, n - 1) || v <= a.lane(lane, n + 1)) {
         continue;
       }
-      double time = (n + offset(a, lane, n)) / 100;
+      double time = (n + Parabola.offset(a.lane(lane, n - 1), v, a.lane(lane, n + 1))) / 100;
       double beats = pulse.beatsAt(time);
       int beat = (int) Math.floor(beats + 0.5 / (GRID * Pulse.STEPS_PER_BEAT));
       int inBeat = (int) Math.round((beats - beat) * GRID * Pulse.STEPS_PER_BEAT);
@@ -87,14 +88,6 @@ public final class HitFinder {
       }
     }
     return out;
-  }
-
-  private static double offset(Activities a, Lane lane, int n) {
-    double l = Math.log(a.lane(lane, n - 1) + 1e-4);
-    double m = Math.log(a.lane(lane, n) + 1e-4);
-    double r = Math.log(a.lane(lane, n + 1) + 1e-4);
-    double bend = l - 2 * m + r;
-    return bend >= -1e-9 ? 0 : Math.max(-0.5, Math.min(0.5, 0.5 * (l - r) / bend));
   }
 
   /** Mean height of the lane at the same slot in the neighbouring bars, 0..1. */

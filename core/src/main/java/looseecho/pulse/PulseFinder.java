@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import looseecho.activity.Activities;
 import looseecho.activity.Lane;
+import looseecho.dsp.Parabola;
 import looseecho.reading.Progress;
 import looseecho.reading.Reading;
 import looseecho.reading.Reading.Alternative;
@@ -133,17 +134,12 @@ public final class PulseFinder {
   private Pulse settle(
       Activities activity, double[] span, Candidate best, List<Candidate> all, Wanted wanted) {
     double[] times = refine(activity, best.path().times());
-    int[] numbers = new int[times.length];
-    for (int i = 0; i < numbers.length; i++) {
-      numbers[i] = i;
-    }
-    SteadyGrid.Fit fit = SteadyGrid.fit(times, numbers);
-    boolean steady =
-        fit.rmsMs() <= settings.steadyMs() && fit.wanderMs() <= 1.5 * settings.steadyMs();
-    List<Double> grid = steady ? grid(fit, times.length) : smooth(times);
-    List<Integer> places = new ArrayList<>();
-    for (int p : best.path().positions()) {
-      places.add(p);
+    SteadyGrid.Fit fit = SteadyGrid.fit(times, settings.steadyMs());
+    boolean steady = fit.share() >= settings.steadyShare();
+    List<Double> grid = steady ? grid(fit, times[times.length - 1]) : smooth(times);
+    List<Integer> places = steady ? places(grid, times, best) : new ArrayList<>();
+    for (int k = 0; !steady && k < times.length; k++) {
+      places.add(best.path().positions()[k]);
     }
     fitTo(span, grid, places, best.meter());
     int one = wanted.barOneAt().map(t -> renumber(grid, places, best.meter(), t)).orElse(-1);
@@ -174,26 +170,43 @@ public final class PulseFinder {
         out[k] = times[k];
         continue;
       }
-      out[k] = (top + peakOffset(a.beat(top - 1), a.beat(top), a.beat(top + 1))) / 100;
+      out[k] = (top + Parabola.offset(a.beat(top - 1), a.beat(top), a.beat(top + 1))) / 100;
+    }
+    return out;
+  }
+
+  private static List<Double> grid(SteadyGrid.Fit fit, double last) {
+    List<Double> out = new ArrayList<>();
+    for (int k = 0; fit.start() + k * fit.period() < last + fit.period() / 2; k++) {
+      out.add(fit.start() + k * fit.period());
     }
     return out;
   }
 
   /**
-   * Offset of the top of a log-parabola through three neighbouring values, -0.5..0.5 of a frame.
+   * Places in the bar for the lines of a steady grid: those of the tracked beats near them, counted
+   * on where none is.
    */
-  static double peakOffset(double before, double at, double after) {
-    double l = Math.log(before + 1e-4);
-    double m = Math.log(at + 1e-4);
-    double r = Math.log(after + 1e-4);
-    double bend = l - 2 * m + r;
-    return bend >= -1e-9 ? 0 : Math.max(-0.5, Math.min(0.5, 0.5 * (l - r) / bend));
-  }
-
-  private static List<Double> grid(SteadyGrid.Fit fit, int count) {
-    List<Double> out = new ArrayList<>();
-    for (int k = 0; k < count; k++) {
-      out.add(fit.start() + k * fit.period());
+  private static List<Integer> places(List<Double> grid, double[] times, Candidate best) {
+    double near = 0.3 * (grid.get(1) - grid.get(0));
+    List<Integer> out = new ArrayList<>();
+    int known = -1;
+    int k = 0;
+    for (double line : grid) {
+      while (k + 1 < times.length && Math.abs(times[k + 1] - line) <= Math.abs(times[k] - line)) {
+        k++;
+      }
+      boolean tracked = Math.abs(times[k] - line) <= near;
+      out.add(
+          tracked
+              ? best.path().positions()[k]
+              : out.isEmpty() ? 1 : out.get(out.size() - 1) % best.meter() + 1);
+      if (tracked && known < 0) {
+        known = out.size() - 1;
+        for (int i = known - 1; i >= 0; i--) {
+          out.set(i, (out.get(i + 1) + best.meter() - 2) % best.meter() + 1);
+        }
+      }
     }
     return out;
   }

@@ -3,26 +3,31 @@ package looseecho.pulse;
 import java.util.Arrays;
 
 /**
- * Fits one exact tempo to beat times by iteratively reweighted least squares (Huber weights; Huber,
- * "Robust Statistics", 1981) and says how well it explains them.
+ * Finds the one exact tempo that explains beat times, if there is one.
  *
- * <p>The tempo is snapped to a whole or half number of beats per minute when that lies within the
- * fit's own uncertainty: sequenced music nearly always has such a tempo (common practice).
+ * <p>Method: the period is where the beats' phases agree best (the periodogram of a point process;
+ * Bartlett, "The spectral analysis of point processes", 1963), which needs no counting of beats and
+ * so survives stretches where the tracker lost them. The beats that agree are then numbered and
+ * fitted by iteratively reweighted least squares (Huber, "Robust Statistics", 1981). The tempo is
+ * snapped to a whole or half number of beats per minute when that lies within the fit's own
+ * uncertainty: sequenced music nearly always has such a tempo (common practice).
  */
 final class SteadyGrid {
-  private static final int ROUNDS = 12;
+  private static final int ROUNDS = 20;
   private static final double HUBER_SECONDS = 0.008;
   private static final double SNAP_SIGMAS = 3;
-  private static final double SNAP_FLOOR_BPM = 0.012;
-  private static final int LOCAL_BEATS = 8;
+  private static final double SNAP_FLOOR_BPM = 0.03;
+  private static final double BIWEIGHT_SECONDS = 0.03;
+  private static final double SEARCH = 0.03; // how far the period may lie from the median gap
+  private static final double AGREES = 0.12; // of a period: beats farther off the grid are left out
 
   /**
-   * The fit: beat k lies at start + k * period.
+   * The fit: grid line k lies at start + k * period, near the first beat for k = 0.
    *
-   * @param rmsMs root mean square of the deviations, the worst twentieth left out
-   * @param wanderMs the largest mean deviation over eight beats in a row: a drift shows here
+   * @param rmsMs root mean square deviation of the beats that agree
+   * @param share of all beats that lie within {@code closeMs} of the grid, 0..1
    */
-  record Fit(double start, double period, double rmsMs, double wanderMs) {
+  record Fit(double start, double period, double rmsMs, double share) {
     double bpm() {
       return 60 / period;
     }
@@ -30,86 +35,143 @@ final class SteadyGrid {
 
   private SteadyGrid() {}
 
-  /** Fits at least three beats; {@code numbers[k]} is the count of beat k on the grid. */
-  static Fit fit(double[] times, int[] numbers) {
+  /**
+   * Fits at least four beats in order; beats within {@code closeMs} of the grid count as explained.
+   */
+  static Fit fit(double[] all, double closeMs) {
+    double period = period(all);
+    double phase = phase(all, period);
+    double[] times =
+        Arrays.stream(all).filter(t -> Math.abs(off(t, phase, period)) < AGREES).toArray();
+    if (times.length < 4) {
+      return new Fit(all[0], period, Double.POSITIVE_INFINITY, 0);
+    }
+    int[] numbers = new int[times.length];
+    for (int i = 0; i < numbers.length; i++) {
+      numbers[i] = (int) Math.round((times[i] - all[0]) / period);
+    }
+    Line line = snapped(fit(times, numbers));
+    double[] close =
+        Arrays.stream(all)
+            .map(t -> Math.abs(off(t, line.start(), line.period())) * line.period() * 1000)
+            .filter(d -> d <= closeMs)
+            .toArray();
+    double rms =
+        Math.sqrt(Arrays.stream(close).map(d -> d * d).average().orElse(Double.POSITIVE_INFINITY));
+    return new Fit(line.start(), line.period(), rms, (double) close.length / all.length);
+  }
+
+  /** The period near the median gap at which the phases agree best. */
+  private static double period(double[] t) {
+    double[] gaps = new double[t.length - 1];
+    for (int i = 0; i < gaps.length; i++) {
+      gaps[i] = t[i + 1] - t[i];
+    }
+    Arrays.sort(gaps);
+    double median = gaps[gaps.length / 2];
+    double step = median / (16 * (t[t.length - 1] - t[0]));
+    double best = median;
+    double most = -1;
+    for (double r = 1 - SEARCH; r <= 1 + SEARCH; r += step) {
+      double[] sum = phasor(t, median * r);
+      double length = sum[0] * sum[0] + sum[1] * sum[1];
+      if (length > most) {
+        most = length;
+        best = median * r;
+      }
+    }
+    return best;
+  }
+
+  private static double[] phasor(double[] t, double period) {
+    double re = 0;
+    double im = 0;
+    for (double x : t) {
+      re += Math.cos(2 * Math.PI * (x - t[0]) / period);
+      im += Math.sin(2 * Math.PI * (x - t[0]) / period);
+    }
+    return new double[] {re, im};
+  }
+
+  /** Seconds of the grid line nearest to the first beat. */
+  private static double phase(double[] t, double period) {
+    double[] sum = phasor(t, period);
+    return t[0] + Math.atan2(sum[1], sum[0]) / (2 * Math.PI) * period;
+  }
+
+  /** Distance from the grid in periods, -0.5..0.5. */
+  private static double off(double t, double phase, double period) {
+    double x = (t - phase) / period;
+    return x - Math.rint(x);
+  }
+
+  /**
+   * A fitted line, the uncertainty of its period, and the mean number of the beats that carry it.
+   */
+  private record Line(double start, double period, double sigma, double centre) {}
+
+  /**
+   * Least squares, first with Huber's weights, then with Tukey's biweight, which lets go of lost
+   * stretches altogether.
+   */
+  private static Line fit(double[] times, int[] numbers) {
     int n = times.length;
     double[] weight = new double[n];
     Arrays.fill(weight, 1);
-    double a = times[0];
-    double b = (times[n - 1] - times[0]) / (numbers[n - 1] - numbers[0]);
-    double spread = 0;
+    Line line = null;
     for (int round = 0; round < ROUNDS; round++) {
-      double sw = 0;
-      double sx = 0;
-      double sy = 0;
-      double sxx = 0;
-      double sxy = 0;
+      line = weighted(times, numbers, weight);
       for (int i = 0; i < n; i++) {
-        double w = weight[i];
-        sw += w;
-        sx += w * numbers[i];
-        sy += w * times[i];
-        sxx += w * (double) numbers[i] * numbers[i];
-        sxy += w * numbers[i] * times[i];
-      }
-      b = (sw * sxy - sx * sy) / (sw * sxx - sx * sx);
-      a = (sy - b * sx) / sw;
-      spread = Math.sqrt(1 / (sw * (sxx / sw - sx / sw * (sx / sw))));
-      for (int i = 0; i < n; i++) {
-        double e = Math.abs(times[i] - a - b * numbers[i]);
-        weight[i] = e <= HUBER_SECONDS ? 1 : HUBER_SECONDS / e;
+        double e = Math.abs(times[i] - line.start() - line.period() * numbers[i]);
+        double t = Math.max(0, 1 - e / BIWEIGHT_SECONDS * (e / BIWEIGHT_SECONDS));
+        double huber = e <= HUBER_SECONDS ? 1 : HUBER_SECONDS / e;
+        weight[i] = round < ROUNDS / 2 ? huber : t * t + 1e-6;
       }
     }
-    double[] deviations = deviations(times, numbers, a, b);
-    double rms = trimmedRms(deviations);
-    double sigmaBpm = 60 / (b * b) * spread * Math.max(rms, 0.0005);
-    double snapped = Math.round(2 * 60 / b) / 2.0;
-    if (Math.abs(snapped - 60 / b) < Math.max(SNAP_FLOOR_BPM, SNAP_SIGMAS * sigmaBpm)) {
-      double old = b;
-      b = 60 / snapped;
-      a += (old - b) * weightedMean(numbers, weight);
-      deviations = deviations(times, numbers, a, b);
-    }
-    return new Fit(a, b, 1000 * trimmedRms(deviations), 1000 * wander(deviations));
+    return line;
   }
 
-  private static double weightedMean(int[] numbers, double[] weight) {
-    double s = 0;
-    double w = 0;
-    for (int i = 0; i < numbers.length; i++) {
-      s += weight[i] * numbers[i];
-      w += weight[i];
+  private static Line weighted(double[] times, int[] numbers, double[] weight) {
+    double sw = 0;
+    double sx = 0;
+    double sy = 0;
+    for (int i = 0; i < times.length; i++) {
+      sw += weight[i];
+      sx += weight[i] * numbers[i];
+      sy += weight[i] * times[i];
     }
-    return s / w;
+    double centre = sx / sw;
+    double sxx = 0;
+    double sxy = 0;
+    for (int i = 0; i < times.length; i++) {
+      sxx += weight[i] * (numbers[i] - centre) * (numbers[i] - centre);
+      sxy += weight[i] * (numbers[i] - centre) * (times[i] - sy / sw);
+    }
+    double period = sxy / sxx;
+    double start = sy / sw - period * centre;
+    double see = 0;
+    for (int i = 0; i < times.length; i++) {
+      double e = times[i] - start - period * numbers[i];
+      see += weight[i] * e * e;
+    }
+    return new Line(start, period, Math.sqrt((see / sw + 1e-8) / sxx), centre);
   }
 
-  private static double[] deviations(double[] times, int[] numbers, double a, double b) {
-    double[] d = new double[times.length];
-    for (int i = 0; i < d.length; i++) {
-      d[i] = times[i] - a - b * numbers[i];
+  /**
+   * The line with its tempo moved to a whole or half number when that is within its uncertainty.
+   */
+  private static Line snapped(Line line) {
+    double bpm = 60 / line.period();
+    double round = Math.round(2 * bpm) / 2.0;
+    double sigmaBpm = bpm / line.period() * line.sigma();
+    if (Math.abs(round - bpm) >= Math.max(SNAP_FLOOR_BPM, SNAP_SIGMAS * sigmaBpm)) {
+      return line;
     }
-    return d;
-  }
-
-  private static double trimmedRms(double[] d) {
-    double[] sorted = Arrays.stream(d).map(Math::abs).sorted().toArray();
-    int keep = Math.max(1, (int) Math.ceil(sorted.length * 0.9));
-    double sum = 0;
-    for (int i = 0; i < keep; i++) {
-      sum += sorted[i] * sorted[i];
-    }
-    return Math.sqrt(sum / keep);
-  }
-
-  /** Largest absolute median of eight neighbouring deviations. */
-  private static double wander(double[] d) {
-    double worst = 0;
-    int width = Math.min(LOCAL_BEATS, d.length);
-    for (int i = 0; i + width <= d.length; i++) {
-      double[] local = Arrays.copyOfRange(d, i, i + width);
-      Arrays.sort(local);
-      worst = Math.max(worst, Math.abs(local[width / 2]));
-    }
-    return worst;
+    double period = 60 / round;
+    return new Line(
+        line.start() + (line.period() - period) * line.centre(),
+        period,
+        line.sigma(),
+        line.centre());
   }
 }

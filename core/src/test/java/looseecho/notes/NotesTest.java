@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import looseecho.activity.BassNet;
 import looseecho.audio.Resampler;
 import looseecho.reading.Progress;
 import looseecho.sound.Bus;
@@ -70,6 +71,11 @@ class NotesTest {
     assertThrows(IllegalArgumentException.class, () -> new Key(12, true));
   }
 
+  private static List<Note> hear(float[] low) {
+    return new BassFinder(BassFinder.Settings.DEFAULTS)
+        .find(BassNet.load().run(low, 0, Progress.NONE));
+  }
+
   /**
    * Notes played on our own synthesiser come back with their pitches (equal temperament, A4 = 440
    * Hz) and attacks.
@@ -81,8 +87,8 @@ class NotesTest {
     for (int k = 0; k < pitches.length; k++) {
       bus.add(new ToneSynth().render(ToneSound.BASS, pitches[k], 0.7, 100, 44100), 0.5 + k, 0.5, 0);
     }
-    float[] low = new Resampler().resample(bus.audio(1).mono(), 44100, BassFinder.RATE);
-    List<Note> notes = new BassFinder().find(low, 0, Progress.NONE);
+    float[] low = new Resampler().resample(bus.audio(1).mono(), 44100, BassNet.RATE);
+    List<Note> notes = hear(low);
     for (int k = 0; k < pitches.length; k++) {
       double start = 0.5 + k;
       int pitch = pitches[k];
@@ -91,8 +97,6 @@ class NotesTest {
           "note " + pitch + " at " + start + " in " + notes);
     }
     assertTrue(notes.size() <= pitches.length + 2, notes.toString());
-    assertTrue(
-        new BassFinder().find(new float[BassFinder.RATE * 3], 0, Progress.NONE).isEmpty(),
-        "silence has no notes");
+    assertTrue(hear(new float[BassNet.RATE * 3]).isEmpty(), "silence has no notes");
   }
 }

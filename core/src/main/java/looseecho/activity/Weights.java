@@ -1,0 +1,73 @@
+package looseecho.activity;
+
+import java.io.ByteArrayInputStream;
+import java.io.DataInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.zip.CRC32;
+
+/**
+ * Tensors of a trained network in the order in which they are used. The file's layout is described
+ * in {@code training/export.py}; its checksum is verified. Immutable: the arrays stay inside the
+ * package.
+ */
+final class Weights {
+  private static final int MAGIC = 0x4c454e31;
+
+  /** One tensor, the last dimension innermost. */
+  record Tensor(int[] shape, float[] values) {}
+
+  private final List<Tensor> tensors;
+
+  private Weights(List<Tensor> tensors) {
+    this.tensors = List.copyOf(tensors);
+  }
+
+  Tensor get(int i) {
+    return tensors.get(i);
+  }
+
+  /** Loads a resource of this package. */
+  static Weights load(String resource) {
+    try (InputStream in = Weights.class.getResourceAsStream(resource)) {
+      if (in == null) {
+        throw new IOException("the weights " + resource + " are missing from the program");
+      }
+      return parse(in.readAllBytes());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  static Weights parse(byte[] bytes) throws IOException {
+    CRC32 crc = new CRC32();
+    crc.update(bytes, 0, bytes.length - 4);
+    if ((int) crc.getValue() != ByteBuffer.wrap(bytes).getInt(bytes.length - 4)) {
+      throw new IOException("the network's weights are damaged");
+    }
+    DataInputStream in = new DataInputStream(new ByteArrayInputStream(bytes));
+    if (in.readInt() != MAGIC) {
+      throw new IOException("not a file of network weights");
+    }
+    int count = in.readInt();
+    List<Tensor> tensors = new ArrayList<>();
+    for (int i = 0; i < count; i++) {
+      int[] shape = new int[in.readInt()];
+      int size = 1;
+      for (int d = 0; d < shape.length; d++) {
+        shape[d] = in.readInt();
+        size *= shape[d];
+      }
+      float[] w = new float[size];
+      for (int k = 0; k < size; k++) {
+        w[k] = in.readFloat();
+      }
+      tensors.add(new Tensor(shape, w));
+    }
+    return new Weights(tensors);
+  }
+}
