@@ -29,13 +29,13 @@ public final class MelSpectra {
   private static final float AUDIBLE = 3f; // natural-log units below the loudest frame
 
   private final float[] values; // [(frame * BANDS + band) * 2 + window]
-  private final float[] level; // mean log energy per frame, natural log, song scaled to RMS 0.1
+  private final float[] decibels; // per frame, below the loudest
   private final int frames;
 
-  private MelSpectra(float[] values, float[] level) {
+  private MelSpectra(float[] values, float[] decibels) {
     this.values = values;
-    this.level = level;
-    this.frames = level.length;
+    this.decibels = decibels;
+    this.frames = decibels.length;
   }
 
   /** Computes all frames. */
@@ -43,9 +43,10 @@ public final class MelSpectra {
     int frames = mono.length / HOP + 1;
     float[] values = new float[frames * BANDS * 2];
     float[] level = new float[frames];
+    double[] power = new double[frames];
     float gain = gain(mono);
     for (int w = 0; w < 2; w++) {
-      fill(mono, gain, w, values, frames, progress);
+      fill(mono, gain, w, values, power, progress);
     }
     for (int n = 0; n < frames; n++) {
       double sum = 0;
@@ -55,7 +56,7 @@ public final class MelSpectra {
       level[n] = (float) (sum / BANDS);
     }
     centre(values, level);
-    return new MelSpectra(values, level);
+    return new MelSpectra(values, decibels(power));
   }
 
   private static float gain(float[] mono) {
@@ -68,19 +69,34 @@ public final class MelSpectra {
   }
 
   private static void fill(
-      float[] mono, float gain, int w, float[] values, int frames, Progress progress) {
+      float[] mono, float gain, int w, float[] values, double[] power, Progress progress) {
+    int frames = power.length;
     Fft fft = new Fft(FFT_SIZES[w], WINDOWS[w]);
     float[] magnitudes = new float[fft.bins()];
     Triangle[] bank = bank(FFT_SIZES[w]);
     for (int n = 0; n < frames; n++) {
       fft.magnitudes(mono, n * HOP, magnitudes);
       for (int b = 0; b < BANDS; b++) {
-        values[(n * BANDS + b) * 2 + w] = (float) Math.log(FLOOR + gain * bank[b].sum(magnitudes));
+        double m = gain * bank[b].sum(magnitudes);
+        values[(n * BANDS + b) * 2 + w] = (float) Math.log(FLOOR + m);
+        power[n] += w == 1 ? m * m : 0; // the short window shows stops sharply
       }
       if (n % 1000 == 0) {
         progress.step("Listening", 0.5 * w + 0.5 * n / frames);
       }
     }
+  }
+
+  private static float[] decibels(double[] power) {
+    double top = 1e-12;
+    for (double p : power) {
+      top = Math.max(top, p);
+    }
+    float[] out = new float[power.length];
+    for (int n = 0; n < out.length; n++) {
+      out[n] = (float) (10 * Math.log10((power[n] + 1e-12) / top));
+    }
+    return out;
   }
 
   private static void centre(float[] values, float[] level) {
@@ -108,14 +124,9 @@ public final class MelSpectra {
     return frames;
   }
 
-  /** Mean log level of a frame (natural log; a difference of 1 is 8.7 dB). */
-  public float level(int frame) {
-    return level[frame];
-  }
-
-  /** Height of a frame's level above the floor of the scale: 0 in digital silence. */
-  public float height(int frame) {
-    return (float) (level[frame] - Math.log(FLOOR));
+  /** Level of a frame in decibels below the loudest one, 0 down to about -120. */
+  public float decibels(int frame) {
+    return decibels[frame];
   }
 
   /** Centred log energy of a band in the long window. */

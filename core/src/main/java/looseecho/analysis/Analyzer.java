@@ -56,16 +56,12 @@ public final class Analyzer {
       this.chroma = chroma;
       this.bass = List.copyOf(bass);
       this.duration = duration;
-      float top = 0;
-      for (int n = 0; n < mel.frames(); n++) {
-        top = Math.max(top, mel.height(n));
-      }
       int first = 0;
-      while (first < mel.frames() - 1 && mel.height(first) < AUDIBLE * top) {
+      while (first < mel.frames() - 1 && mel.decibels(first) < AUDIBLE_DB) {
         first++;
       }
       int last = mel.frames() - 1;
-      while (last > first && mel.height(last) < AUDIBLE * top) {
+      while (last > first && mel.decibels(last) < AUDIBLE_DB) {
         last--;
       }
       this.start = (double) first / MelSpectra.FPS;
@@ -73,7 +69,8 @@ public final class Analyzer {
     }
   }
 
-  private static final double AUDIBLE = 0.12; // share of the loudest frame's height
+  private static final double AUDIBLE_DB =
+      -50; // below the loudest frame: music begins and ends here
 
   /** Both steps at once. */
   public Analysis analyse(Audio audio, Corrections corrections, Progress progress) {

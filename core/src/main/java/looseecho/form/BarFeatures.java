@@ -103,7 +103,7 @@ record BarFeatures(
     int b = Math.min(mel.frames(), Math.max(a + 1, (int) Math.round(to * MelSpectra.FPS)));
     double sum = 0;
     for (int n = a; n < b; n++) {
-      sum += Math.exp(2 * mel.level(n)) / (b - a);
+      sum += Math.pow(10, mel.decibels(n) / 10) / (b - a);
     }
     return 10 * Math.log10(sum + 1e-12);
   }

@@ -23,7 +23,7 @@ public final class SectionFinder {
   private static final double SHORT_PRICE = 1.6; // shorter than two bars
   private static final double ALIKE =
       0.75; // mean squared distance below which two sections share a letter
-  private static final double SILENT = 0.15; // share of the loudest frame's height above the floor
+  private static final double SILENT_DB = -46; // below the loudest frame
   private static final double MIN_STOP_SECONDS = 0.2;
 
   /** Finds the form; {@code end} is where the music ends, in seconds. */
@@ -160,15 +160,11 @@ public final class SectionFinder {
   }
 
   private static List<Form.Stop> stops(MelSpectra mel, double start, double end) {
-    float top = Float.NEGATIVE_INFINITY;
-    for (int n = 0; n < mel.frames(); n++) {
-      top = Math.max(top, mel.height(n));
-    }
     List<Form.Stop> out = new ArrayList<>();
     int since = -1;
     int last = Math.min(mel.frames(), (int) (end * MelSpectra.FPS));
     for (int n = Math.max(0, (int) (start * MelSpectra.FPS)); n < last; n++) {
-      boolean silent = mel.height(n) < SILENT * top;
+      boolean silent = mel.decibels(n) < SILENT_DB;
       if (silent && since < 0) {
         since = n;
       } else if (!silent && since >= 0) {

@@ -25,7 +25,6 @@ public final class PulseFinder {
   private static final double USUAL_OCTAVES =
       0.75; // spread of the log-normal tempo prior (after Ellis 2007: 0.9)
   private static final double SHARPNESS = 30; // log likelihood per second to confidence
-  private static final double EDGE_SECONDS = 0.05;
 
   private final PulseSettings settings;
 
@@ -136,13 +135,13 @@ public final class PulseFinder {
     double[] times = refine(activity, best.path().times());
     SteadyGrid.Fit fit = SteadyGrid.fit(times, settings.steadyMs());
     boolean steady = fit.share() >= settings.steadyShare();
-    List<Double> grid = steady ? grid(fit, times[times.length - 1]) : smooth(times);
-    List<Integer> places = steady ? places(grid, times, best) : new ArrayList<>();
-    for (int k = 0; !steady && k < times.length; k++) {
-      places.add(best.path().positions()[k]);
-    }
-    fitTo(span, grid, places, best.meter());
-    int one = wanted.barOneAt().map(t -> renumber(grid, places, best.meter(), t)).orElse(-1);
+    int[] positions = best.path().positions();
+    BeatGrid grid =
+        steady
+            ? BeatGrid.steady(fit, times, positions, best.meter())
+            : BeatGrid.played(times, positions, best.meter());
+    grid.fitTo(span[0], span[1]);
+    wanted.barOneAt().ifPresent(grid::barOneAt);
     double bpm = steady ? fit.bpm() : medianBpm(times);
     double spread = steady ? fit.rmsMs() : unevenness(times);
     return new Pulse(
@@ -150,7 +149,7 @@ public final class PulseFinder {
         steady,
         spread,
         Reading.measured(best.meter(), 0.8, best.meter() + " beats between strong ones"),
-        beats(grid, places, one));
+        grid.beats());
   }
 
   /**
@@ -171,109 +170,6 @@ public final class PulseFinder {
         continue;
       }
       out[k] = (top + Parabola.offset(a.beat(top - 1), a.beat(top), a.beat(top + 1))) / 100;
-    }
-    return out;
-  }
-
-  private static List<Double> grid(SteadyGrid.Fit fit, double last) {
-    List<Double> out = new ArrayList<>();
-    for (int k = 0; fit.start() + k * fit.period() < last + fit.period() / 2; k++) {
-      out.add(fit.start() + k * fit.period());
-    }
-    return out;
-  }
-
-  /**
-   * Places in the bar for the lines of a steady grid: those of the tracked beats near them, counted
-   * on where none is.
-   */
-  private static List<Integer> places(List<Double> grid, double[] times, Candidate best) {
-    double near = 0.3 * (grid.get(1) - grid.get(0));
-    List<Integer> out = new ArrayList<>();
-    int known = -1;
-    int k = 0;
-    for (double line : grid) {
-      while (k + 1 < times.length && Math.abs(times[k + 1] - line) <= Math.abs(times[k] - line)) {
-        k++;
-      }
-      boolean tracked = Math.abs(times[k] - line) <= near;
-      out.add(
-          tracked
-              ? best.path().positions()[k]
-              : out.isEmpty() ? 1 : out.get(out.size() - 1) % best.meter() + 1);
-      if (tracked && known < 0) {
-        known = out.size() - 1;
-        for (int i = known - 1; i >= 0; i--) {
-          out.set(i, (out.get(i + 1) + best.meter() - 2) % best.meter() + 1);
-        }
-      }
-    }
-    return out;
-  }
-
-  /**
-   * Played beats: each is drawn half-way to the middle of its neighbours, which halves single
-   * errors.
-   */
-  private static List<Double> smooth(double[] t) {
-    List<Double> out = new ArrayList<>();
-    for (int k = 0; k < t.length; k++) {
-      out.add(k == 0 || k == t.length - 1 ? t[k] : 0.5 * t[k] + 0.25 * (t[k - 1] + t[k + 1]));
-    }
-    return out;
-  }
-
-  /** Continues the beats to both ends of the music and drops those outside it. */
-  private static void fitTo(double[] span, List<Double> grid, List<Integer> places, int meter) {
-    double lead = grid.get(1) - grid.get(0);
-    while (grid.get(0) - lead > span[0] - EDGE_SECONDS) {
-      grid.add(0, grid.get(0) - lead);
-      places.add(0, (places.get(0) + meter - 2) % meter + 1);
-    }
-    double tail = grid.get(grid.size() - 1) - grid.get(grid.size() - 2);
-    while (grid.get(grid.size() - 1) + tail < span[1]) {
-      grid.add(grid.get(grid.size() - 1) + tail);
-      places.add(places.get(places.size() - 1) % meter + 1);
-    }
-    while (grid.size() > 2 && grid.get(0) < span[0] - EDGE_SECONDS) {
-      grid.remove(0);
-      places.remove(0);
-    }
-    while (grid.size() > 2 && grid.get(grid.size() - 1) > span[1]) {
-      grid.remove(grid.size() - 1);
-      places.remove(places.size() - 1);
-    }
-  }
-
-  /** Puts a first beat of the bar on the beat nearest to a time; returns that beat's index. */
-  private static int renumber(List<Double> grid, List<Integer> places, int meter, double barOneAt) {
-    int one = 0;
-    for (int k = 0; k < grid.size(); k++) {
-      if (Math.abs(grid.get(k) - barOneAt) < Math.abs(grid.get(one) - barOneAt)) {
-        one = k;
-      }
-    }
-    int shift = Math.floorMod(1 - places.get(one), meter);
-    for (int k = 0; k < places.size(); k++) {
-      places.set(k, (places.get(k) - 1 + shift) % meter + 1);
-    }
-    return one;
-  }
-
-  /**
-   * Numbers the bars so that the one at index {@code one}, or without it the first whole one, is
-   * bar 1.
-   */
-  private static List<Beat> beats(List<Double> grid, List<Integer> places, int one) {
-    int bar = 0;
-    for (int k = 0; k <= one; k++) {
-      bar -= places.get(k) == 1 ? 1 : 0;
-    }
-    bar += one >= 0 ? 1 : 0;
-    List<Beat> out = new ArrayList<>();
-    for (int k = 0; k < grid.size(); k++) {
-      bar += places.get(k) == 1 ? 1 : 0;
-      out.add(new Beat(grid.get(k), places.get(k), bar));
     }
     return out;
   }

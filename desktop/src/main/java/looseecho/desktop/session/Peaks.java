@@ -39,7 +39,9 @@ public final class Peaks {
   public float peak(double from, double to) {
     double samples = Math.max(1, (to - from) * rate);
     int level =
-        (int) Math.max(0, Math.min(LEVELS - 1, Math.floor(Math.log(samples / BASE) / Math.log(2))));
+        (int)
+            Math.max(
+                0, Math.min(LEVELS - 1, Math.floor(Math.log(samples / (4 * BASE)) / Math.log(2))));
     double width = BASE * Math.pow(2, level);
     int a = (int) Math.max(0, from * rate / width);
     int b = (int) Math.min(levels[level].length - 1, to * rate / width);
