@@ -114,7 +114,7 @@ public final class Analyzer {
           new SectionFinder()
               .find(heard.mel, heard.chroma, heard.activity, pulse.get(), heard.end, progress);
       hits = new HitFinder(HitFinder.Settings.DEFAULTS).find(heard.activity, pulse.get(), progress);
-      chords = new ChordFinder().find(heard.chroma, pulse.get());
+      chords = new ChordFinder().find(heard.chroma, heard.bass, pulse.get());
     }
     Reading<Key> key = key(heard);
     Reading<Key> settled = wanted.key().map(key::corrected).orElse(key);

@@ -7,8 +7,11 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.databind.node.ValueNode;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.List;
 import looseecho.analysis.Analysis;
 import looseecho.form.Section;
+import looseecho.hits.Hit;
+import looseecho.hits.Swing;
 import looseecho.notes.Chord;
 import looseecho.notes.Key;
 import looseecho.notes.Note;
@@ -49,7 +52,7 @@ public final class JamsWriter {
     ArrayNode annotations = root.putArray("annotations");
     ObjectNode sandbox = root.putObject("sandbox");
     sandbox.put("tuning_cents", round(a.tonality().tuningCents(), 2));
-    a.pulse().ifPresent(p -> pulse(p, a.duration(), annotations, sandbox));
+    a.pulse().ifPresent(p -> pulse(p, a.hits(), a.duration(), annotations, sandbox));
     key(a.tonality().key(), a.duration(), annotations);
     ArrayNode sections = annotation(annotations, "segment_open", "sections", a.duration());
     for (Section s : a.form().sections()) {
@@ -76,7 +79,8 @@ public final class JamsWriter {
     return root;
   }
 
-  private static void pulse(Pulse p, double duration, ArrayNode annotations, ObjectNode sandbox) {
+  private static void pulse(
+      Pulse p, List<Hit> hits, double duration, ArrayNode annotations, ObjectNode sandbox) {
     ArrayNode tempo = annotation(annotations, "tempo", "tempo", duration);
     double most = p.tempo().confidence();
     observe(tempo, 0, duration, JSON.numberNode(p.tempo().value()), most);
@@ -96,6 +100,12 @@ public final class JamsWriter {
     sandbox.put("tempo_exact", round(p.tempo().value(), 4));
     sandbox.put("steady", p.steady());
     sandbox.put("meter", p.beatsPerBar().value() + "/4");
+    Swing.of(hits, p)
+        .ifPresent(
+            swing ->
+                sandbox
+                    .put("swing_percent", round(swing.percent(), 1))
+                    .put("swing_unit", swing.unit()));
     if (!p.steady()) {
       ArrayNode map = sandbox.putArray("tempo_map");
       var bars = p.bars();

@@ -28,14 +28,15 @@ public final class ChordFinder {
   private static final double NO_CHORD = 0.45; // similarity below which nothing is claimed
   private static final double BASS_ROOT = 0.35;
 
-  /** Chords in order; neighbours with one label are joined. */
-  public List<Chord> find(Chroma chroma, Pulse pulse) {
+  /** Chords in order; neighbours with one label are joined. The bass line speaks for the roots. */
+  public List<Chord> find(Chroma chroma, List<Note> bass, Pulse pulse) {
     int beats = pulse.beats().size() - 1;
     int states = 12 * KINDS.length + 1;
     double[][] fit = new double[beats][];
     for (int k = 0; k < beats; k++) {
-      fit[k] =
-          fits(chroma.sum(pulse.beats().get(k).time(), pulse.beats().get(k + 1).time()), states);
+      double from = pulse.beats().get(k).time();
+      double to = pulse.beats().get(k + 1).time();
+      fit[k] = fits(chroma.sum(from, to), rests(bass, from, to), states);
     }
     int[] path = viterbi(fit, pulse, states);
     List<Chord> out = new ArrayList<>();
@@ -65,15 +66,13 @@ public final class ChordFinder {
   }
 
   /** Cosine similarity of the beat's pitch classes with every chord, the bass's root counted in. */
-  private static double[] fits(double[] c, int states) {
+  private static double[] fits(double[] c, double[] rests, int states) {
     double[] out = new double[states];
     double norm = 1e-9;
-    double most = 1e-9;
     double[] all = new double[12];
     for (int p = 0; p < 12; p++) {
       all[p] = c[p] + 0.5 * c[12 + p];
       norm += all[p] * all[p];
-      most = Math.max(most, c[12 + p]);
     }
     out[states - 1] = NO_CHORD;
     for (int root = 0; root < 12; root++) {
@@ -83,7 +82,19 @@ public final class ChordFinder {
           dot += all[(root + tone) % 12];
         }
         double cosine = dot / Math.sqrt(norm * TONES[k].length);
-        out[root * KINDS.length + k] = cosine - HANDICAP[k] + BASS_ROOT * c[12 + root] / most;
+        out[root * KINDS.length + k] = cosine - HANDICAP[k] + BASS_ROOT * rests[root];
+      }
+    }
+    return out;
+  }
+
+  /** Share of the span for which the bass rests on each pitch class, 0..1. */
+  private static double[] rests(List<Note> bass, double from, double to) {
+    double[] out = new double[12];
+    for (Note n : bass) {
+      double overlap = Math.min(to, n.end()) - Math.max(from, n.start());
+      if (overlap > 0) {
+        out[n.pitch() % 12] += overlap / (to - from);
       }
     }
     return out;

@@ -13,6 +13,7 @@ import looseecho.reading.Progress;
 import looseecho.reading.Reading;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 
 class HitsTest {
@@ -94,5 +95,22 @@ class HitsTest {
     assertEquals(93, slot.velocity());
     assertEquals(3, slot.offsetMs(), 1e-9);
     assertEquals(Math.sqrt(12), slot.spreadMs(), 1e-9);
+  }
+
+  /** Triplet feel puts the second note at two thirds, 66.67 % (arithmetic); 50 % is straight. */
+  @ParameterizedTest
+  @CsvSource({"0.5,50,straight", "0.5667,56.7,swung", "0.6667,66.7,triplet"})
+  void swingIsReadOffTheSecondSixteenths(double place, double percent, String words) {
+    List<Hit> hits = new java.util.ArrayList<>();
+    for (int pair = 0; pair < 100; pair++) {
+      hits.add(new Hit(Lane.HAT_CLOSED, 1 + pair * 0.25, 90, 1, 1, 0, 1));
+      hits.add(new Hit(Lane.HAT_CLOSED, 1 + (pair + place) * 0.25, 60, 1, 2, 0, 1));
+    }
+    Swing swing = Swing.of(hits, pulse()).orElseThrow();
+    assertEquals(percent, swing.percent(), 0.1);
+    assertEquals("16th", swing.unit());
+    assertEquals(words, swing.words());
+    assertTrue(Swing.of(hits.subList(0, 10), pulse()).isEmpty());
+    assertTrue(Swing.of(hits, pulse(), Lane.KICK).isEmpty());
   }
 }

@@ -1,6 +1,7 @@
 package looseecho.desktop.ledger;
 
 import java.util.List;
+import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -12,6 +13,7 @@ import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Words;
 import looseecho.hits.Hit;
+import looseecho.hits.Swing;
 
 /** Per lane: how many hits, how late on average, how loose. */
 public final class HitsLedger extends VBox {
@@ -35,12 +37,26 @@ public final class HitsLedger extends VBox {
         getChildren().add(row(lane, hits));
       }
     }
+    a.pulse().flatMap(p -> Swing.of(a.hits(), p)).ifPresent(this::swing);
     long doubtful = a.hits().stream().filter(h -> h.confidence() < DOUBT).count();
     Label sum =
         new Label(a.hits().size() + " hits, " + doubtful + " of them in doubt (thin lines)");
     sum.setWrapText(true);
     sum.getStyleClass().add(Theme.SMALL);
     getChildren().addAll(GroundLedger.rule(), sum);
+  }
+
+  private void swing(Swing s) {
+    Label words =
+        new Label(
+            String.format(
+                Locale.ROOT,
+                "Swing %.0f %% of each pair of %ss: %s",
+                s.percent(),
+                s.unit(),
+                s.words()));
+    words.setWrapText(true);
+    getChildren().addAll(GroundLedger.rule(), words);
   }
 
   private static HBox row(Lane lane, List<Hit> hits) {
