@@ -53,10 +53,13 @@ def groove(rng, style, n):
     P[kind] = np.maximum(P.get(kind, 0), h)
     if r() < .35:
         s = rng.choice([2, 6, 10, 14, 15]); P["hat_open"] = np.maximum(P.get("hat_open", np.zeros(n)), steps(rng, n, [s]))
-    if r() < .5:
+    for _ in range(rng.choice([0, 1, 2], p=[.3, .4, .3])):                 # hand percussion, often as loud as the drums
         art = rng.choice(["shaker", "tamb", "cowbell", "conga_hi", "bongo", "clave", "timbale", "conga_lo"])
-        p = steps(rng, n, range(0, n, rng.choice([1, 2, 4])) if art in ("shaker", "tamb") else [], .3 if art not in ("shaker", "tamb") else 0)
-        p[1::2] *= rng.uniform(.3, 1); P[art] = np.maximum(P.get(art, 0), p)
+        if art in ("shaker", "tamb"):
+            p = steps(rng, n, range(0, n, rng.choice([1, 2, 4]))); p[1::2] *= rng.uniform(.3, 1)
+            if r() < .3: p[rng.integers(0, n)::4] = 0
+        else: p = (r(n) < rng.uniform(.12, .4)) * rng.uniform(.3, 1, n)
+        P[art] = np.maximum(P.get(art, 0), p)
     if r() < .15: P["clap"] = np.maximum(P.get("clap", 0), steps(rng, n, back))
     if r() < .08: P["tom_lo"] = steps(rng, n, [], .1); P["tom_hi"] = steps(rng, n, [], .1)
     return P

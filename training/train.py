@@ -80,16 +80,16 @@ def report(net, songs):
 
 
 def main():
-    p = argparse.ArgumentParser(); p.add_argument("data"); p.add_argument("held_out"); p.add_argument("out"); p.add_argument("--epochs", type=float, default=10); p.add_argument("--minutes", type=float, default=60); p.add_argument("--threads", type=int, default=2); p.add_argument("--start"); a = p.parse_args()
+    p = argparse.ArgumentParser(); p.add_argument("data"); p.add_argument("held_out"); p.add_argument("out"); p.add_argument("--epochs", type=float, default=10); p.add_argument("--minutes", type=float, default=60); p.add_argument("--threads", type=int, default=2); p.add_argument("--start"); p.add_argument("--rate", type=float, default=3e-3); a = p.parse_args()
     torch.set_num_threads(a.threads); torch.manual_seed(1); rng = np.random.default_rng(1)
     songs, held = load(a.data), load(a.held_out); net = Net(); net.front.to(memory_format=torch.channels_last); size = 8
     if a.start: net.load_state_dict(torch.load(a.start))
-    steps = int(a.epochs * sum(len(s[0]) for s in songs) / CROP / size); began = time.time(); optimiser = torch.optim.AdamW(net.parameters(), 3e-3, weight_decay=1e-2)
+    steps = int(a.epochs * sum(len(s[0]) for s in songs) / CROP / size); began = time.time(); optimiser = torch.optim.AdamW(net.parameters(), a.rate, weight_decay=1e-2)
     print(len(songs), "songs,", steps, "steps,", sum(q.numel() for q in net.parameters()), "parameters", flush=True); mean = 0
     for step in range(steps):
         progress = max(step / steps, (time.time() - began) / 60 / a.minutes)     # a time limit shortens the schedule, it does not cut it off
         if progress >= 1: break
-        for g in optimiser.param_groups: g["lr"] = 3e-3 * min(1, (step + 1) / 100) * (.5 + .5 * math.cos(math.pi * progress)) + 1e-5
+        for g in optimiser.param_groups: g["lr"] = a.rate * min(1, (step + 1) / 100) * (.5 + .5 * math.cos(math.pi * progress)) + 1e-5
         x, y, v = batch(rng, songs, size); loss = loss_of(net(x), y, v); optimiser.zero_grad(); loss.backward(); torch.nn.utils.clip_grad_norm_(net.parameters(), 1.0); optimiser.step(); mean += .02 * (loss.item() - mean)
         if step % 200 == 199: print(f"{step + 1} loss {mean:.4f} {(time.time() - began) / 60:.1f} min", np.round(report(net, held[:8]), 2), flush=True); torch.save(net.state_dict(), a.out + ".pt")
     net.eval(); print("held out", np.round(report(net, held), 3), flush=True); torch.save(net.state_dict(), a.out + ".pt"); export.write(net, a.out)

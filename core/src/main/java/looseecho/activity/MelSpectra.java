@@ -19,6 +19,9 @@ public final class MelSpectra {
   /** Frames per second. */
   public static final int FPS = RATE / HOP;
 
+  private static final double SILENCE =
+      1e-11; // mean power of a band below which there is no sound at all
+
   private static final int[] WINDOWS = {2048, 640};
   private static final int[] FFT_SIZES = {2048, 1024};
   private static final double LOW_HZ = 30;
@@ -88,11 +91,15 @@ public final class MelSpectra {
   }
 
   private static float[] decibels(double[] power) {
-    double top = 1e-12;
+    double top = 0;
     for (double p : power) {
       top = Math.max(top, p);
     }
     float[] out = new float[power.length];
+    if (top < SILENCE) {
+      java.util.Arrays.fill(out, -120);
+      return out;
+    }
     for (int n = 0; n < out.length; n++) {
       out[n] = (float) (10 * Math.log10((power[n] + 1e-12) / top));
     }

@@ -33,7 +33,7 @@ public final class HarbourMix {
   private static final ToneSound PLUCK = new ToneSound(0.5, 2, 7, 500, 4200, 1, 150, 0.1, 90, 0.3);
 
   private static final DrumSound KICK = new DrumSound(47, 6.5, 11, 115, 0.16, 1800, 6500, 3, 0, 1);
-  private static final DrumSound SNARE = new DrumSound(205, 1.5, 7, 48, 0.8, 1200, 8200, 95, 0, 1);
+  private static final DrumSound SNARE = new DrumSound(205, 1.5, 7, 60, 0.7, 700, 9000, 95, 0, 1);
   private static final DrumSound CLAP = new DrumSound(0, 1, 1, 1, 1, 850, 6200, 65, 0, 4);
   private static final DrumSound HAT = new DrumSound(0, 1, 1, 1, 0.8, 7600, 18000, 17, 0.4, 1);
   private static final DrumSound OPEN = new DrumSound(0, 1, 1, 1, 0.8, 7000, 18000, 150, 0.45, 1);
@@ -41,9 +41,9 @@ public final class HarbourMix {
   private static final DrumSound CRASH = new DrumSound(0, 1, 1, 1, 0.9, 3000, 16000, 480, 0.4, 1);
   private static final DrumSound SHAKER = new DrumSound(0, 1, 1, 1, 1, 5200, 12500, 30, 0, 1);
   private static final DrumSound HAND_HIGH =
-      new DrumSound(395, 1.2, 6, 55, 0.25, 1800, 7000, 9, 0, 1);
+      new DrumSound(330, 1.12, 7, 80, 0.1, 1500, 6000, 5, 0, 1);
   private static final DrumSound HAND_LOW =
-      new DrumSound(236, 1.25, 8, 90, 0.2, 1500, 6000, 12, 0, 1);
+      new DrumSound(205, 1.15, 8, 120, 0.08, 1200, 5000, 6, 0, 1);
 
   private static final int TAKES = 6;
 

@@ -21,6 +21,8 @@ import looseecho.reading.Reading.Settled;
  */
 public final class PulseFinder {
   private static final double NARROW = 0.08;
+  private static final double FAINT =
+      0.04; // beat activity below which there is no beat to speak of
   private static final double USUAL_BPM = 118;
   private static final double USUAL_OCTAVES =
       0.75; // spread of the log-normal tempo prior (after Ellis 2007: 0.9)
@@ -69,7 +71,7 @@ public final class PulseFinder {
     List<Double> tempos = new ArrayList<>();
     BarTracker free = new BarTracker(activity, settings);
     BarTracker.Path path = free.decode(4);
-    if (path.times().length < 4) {
+    if (path.times().length < 4 || strength(activity, path) < FAINT) {
       return List.of();
     }
     double base = medianBpm(path.times());
@@ -87,6 +89,15 @@ public final class PulseFinder {
     }
     out.sort(Comparator.comparingDouble(c -> -c.weight()));
     return out;
+  }
+
+  /** Mean beat activity at the tracked beats, 0..1. */
+  private static double strength(Activities activity, BarTracker.Path path) {
+    double sum = 0;
+    for (double t : path.times()) {
+      sum += activity.beat(Math.min(activity.frames() - 1, (int) Math.round(t * 100)));
+    }
+    return sum / path.times().length;
   }
 
   private void add(List<Candidate> out, Activities activity, double bpm) {

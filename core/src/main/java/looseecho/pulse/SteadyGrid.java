@@ -48,7 +48,7 @@ final class SteadyGrid {
     }
     int[] numbers = new int[times.length];
     for (int i = 0; i < numbers.length; i++) {
-      numbers[i] = (int) Math.round((times[i] - all[0]) / period);
+      numbers[i] = (int) Math.round((times[i] - phase) / period);
     }
     Line line = snapped(fit(times, numbers));
     double[] close =
