@@ -15,6 +15,7 @@ import looseecho.pulse.Pulse;
 record BarFeatures(
     double[] starts, double[] ends, double[] lengths, double[][] values, double[] levels) {
   private static final int GROUPS = 16; // mel bands are gathered by five
+  private static final double REMNANT = 0.6; // of a bar
   private static final double DRUMS = 1.2;
   private static final double TONES = 0.35;
 
@@ -22,6 +23,10 @@ record BarFeatures(
     List<Integer> bars = new ArrayList<>(pulse.bars());
     if (bars.isEmpty() || bars.get(0) > 0) {
       bars.add(0, 0); // the pick-up is a bar of its own
+    }
+    int whole = pulse.beatsPerBar().value();
+    if (bars.size() > 1 && pulse.beatsAt(end) - bars.get(bars.size() - 1) < REMNANT * whole) {
+      bars.remove(bars.size() - 1); // a last chord dying away is no bar of its own
     }
     int n = bars.size();
     double[] starts = new double[n];

@@ -7,9 +7,12 @@ import java.util.List;
  *
  * @param sections in order, without gaps
  * @param stops places where everything falls silent
- * @param energy loudness per bar in decibels below the loudest bar, in order of the bars
+ * @param energy loudness bar by bar; a pick-up counts as a bar
  */
-public record Form(List<Section> sections, List<Stop> stops, List<Double> energy) {
+public record Form(List<Section> sections, List<Stop> stops, List<BarEnergy> energy) {
+  /** One bar, in seconds, and its loudness in decibels below the loudest bar. */
+  public record BarEnergy(double start, double end, double decibels) {}
+
   /** A silence of the whole track, in seconds. */
   public record Stop(double start, double end) {}
 

@@ -37,9 +37,11 @@ public final class SectionFinder {
     for (double l : bars.levels()) {
       top = Math.max(top, l);
     }
-    List<Double> energy = new ArrayList<>();
-    for (double l : bars.levels()) {
-      energy.add(Math.max(-90, l - top));
+    List<Form.BarEnergy> energy = new ArrayList<>();
+    for (int b = 0; b < bars.levels().length; b++) {
+      energy.add(
+          new Form.BarEnergy(
+              bars.starts()[b], bars.ends()[b], Math.max(-90, bars.levels()[b] - top)));
     }
     return new Form(sections, stops(mel, pulse.beats().get(0).time(), end), energy);
   }

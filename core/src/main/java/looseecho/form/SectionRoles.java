@@ -7,7 +7,7 @@ import java.util.List;
  * published source).
  */
 final class SectionRoles {
-  private static final double LOUD_DB = -2.5;
+  private static final double LOUD_DB = -1.2;
   private static final double QUIET_DB = -7;
 
   private SectionRoles() {}

@@ -61,7 +61,7 @@ class ExchangeTest {
             new Hit(Lane.HAT_OPEN, 1.2345, 77, 1, 4, 3, 0.5),
             new Hit(Lane.PERCUSSION, 7.4321, 31, 4, 2, 0, 1));
     Form form =
-        new Form(List.of(new Section("A", "verse", 0.37, 8.37, 4, 0.9)), List.of(), List.of(0.0));
+        new Form(List.of(new Section("A", "verse", 0.37, 8.37, 4, 0.9)), List.of(), List.of());
     Tonality tones =
         new Tonality(
             Reading.measured(new Key(1, true), 0.8, ""),

@@ -62,6 +62,7 @@ class SectionFinderTest {
     assertEquals(27.5, form.stops().get(0).start(), 0.06);
     assertEquals(28.0, form.stops().get(0).end(), 0.06);
     assertEquals(21, form.energy().size());
-    assertEquals(0, form.energy().stream().mapToDouble(e -> e).max().orElse(1), 1e-9);
+    assertEquals(
+        0, form.energy().stream().mapToDouble(Form.BarEnergy::decibels).max().orElse(1), 1e-9);
   }
 }

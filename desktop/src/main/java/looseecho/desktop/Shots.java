@@ -5,12 +5,14 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.List;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import looseecho.desktop.session.Session;
+import looseecho.echo.Template;
 
 /** Pictures of the window, taken when the reference has been heard and the echo rendered. */
 final class Shots {
@@ -34,9 +36,7 @@ final class Shots {
     whenReady(
         () -> {
           Session session = shell.session();
-          session
-              .sectionProperty()
-              .set(Math.min(3, session.templateProperty().get().sections().size() - 1));
+          session.sectionProperty().set(busiest(session.templateProperty().get()));
           session
               .player()
               .seek(session.templateProperty().get().time(session.sectionProperty().get(), 6, 0));
@@ -54,6 +54,19 @@ final class Shots {
           jobs.add(Platform::exit);
           next(jobs);
         });
+  }
+
+  /** The section with the most hits shows most. */
+  private static int busiest(Template t) {
+    int best = 0;
+    for (int s = 1; s < t.sections().size(); s++) {
+      best = hits(t, s) > hits(t, best) ? s : best;
+    }
+    return best;
+  }
+
+  private static int hits(Template t, int section) {
+    return t.sections().get(section).drums().values().stream().mapToInt(List::size).sum();
   }
 
   private void next(Deque<Runnable> jobs) {

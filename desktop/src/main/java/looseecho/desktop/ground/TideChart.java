@@ -9,6 +9,7 @@ import looseecho.desktop.control.ChartPane;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Words;
+import looseecho.form.Form;
 import looseecho.form.Section;
 
 /**
@@ -81,15 +82,14 @@ final class TideChart extends ChartPane {
   }
 
   private void drawTide(GraphicsContext g, Analysis a, double w, double base) {
-    List<Double> energy = a.form().energy();
-    double[] edges = edges(a);
+    List<Form.BarEnergy> energy = a.form().energy();
+    double y = level(energy.get(0).decibels(), base);
     g.beginPath();
-    double y = level(energy.get(0), base);
-    g.moveTo(x(a, edges[0], w), y);
-    for (int b = 0; b < energy.size(); b++) {
-      double from = x(a, edges[b], w);
-      double to = x(a, edges[b + 1], w);
-      double next = level(energy.get(b), base);
+    g.moveTo(x(a, energy.get(0).start(), w), y);
+    for (Form.BarEnergy bar : energy) {
+      double from = x(a, bar.start(), w);
+      double to = x(a, bar.end(), w);
+      double next = level(bar.decibels(), base);
       double ease = Math.min(10, (to - from) / 2);
       g.bezierCurveTo(from + ease / 2, y, from + ease / 2, next, from + ease, next);
       g.lineTo(to, next);
@@ -100,25 +100,10 @@ final class TideChart extends ChartPane {
     g.stroke();
     g.setLineWidth(1);
     g.setStroke(colour(Hue.LINE));
-    for (int b = 0; b < energy.size(); b++) {
-      double bx = Math.round(x(a, edges[b], w)) + 0.5;
+    for (Form.BarEnergy bar : energy) {
+      double bx = Math.round(x(a, bar.start(), w)) + 0.5;
       g.strokeLine(bx, base - 5, bx, base);
     }
-  }
-
-  /** Starts of the bars and the end, in seconds; a pick-up counts as a bar. */
-  private static double[] edges(Analysis a) {
-    var p = a.pulse().orElseThrow();
-    List<Integer> bars = new java.util.ArrayList<>(p.bars());
-    if (bars.isEmpty() || bars.get(0) > 0) {
-      bars.add(0, 0);
-    }
-    double[] out = new double[bars.size() + 1];
-    for (int i = 0; i < bars.size(); i++) {
-      out[i] = p.beats().get(bars.get(i)).time();
-    }
-    out[bars.size()] = start(a) + span(a);
-    return out;
   }
 
   private double x(Analysis a, double time, double w) {
