@@ -141,6 +141,17 @@ public final class MelSpectra {
     return values[(frame * BANDS + band) * 2];
   }
 
+  /** Amplitude of a band in the short window, relative to the band's mean over the song. */
+  public double attackAmplitude(int frame, int band) {
+    return Math.exp(SCALE * values[(frame * BANDS + band) * 2 + 1]);
+  }
+
+  /** Middle of a band in hertz. */
+  public static double centreHz(int band) {
+    double low = mel(LOW_HZ);
+    return hertz(low + (band + 1) * (mel(HIGH_HZ) - low) / (BANDS + 1));
+  }
+
   /**
    * Copies frames [from, from + count) in layout [(frame * 80 + band) * 2 + window]; zeros outside
    * the song.

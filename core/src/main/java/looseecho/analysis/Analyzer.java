@@ -15,6 +15,7 @@ import looseecho.form.Form;
 import looseecho.form.SectionFinder;
 import looseecho.hits.Hit;
 import looseecho.hits.HitFinder;
+import looseecho.hits.StrikeMeter;
 import looseecho.notes.BassFinder;
 import looseecho.notes.Chord;
 import looseecho.notes.ChordFinder;
@@ -113,7 +114,9 @@ public final class Analyzer {
       form =
           new SectionFinder()
               .find(heard.mel, heard.chroma, heard.activity, pulse.get(), heard.end, progress);
-      hits = new HitFinder(HitFinder.Settings.DEFAULTS).find(heard.activity, pulse.get(), progress);
+      List<Hit> found =
+          new HitFinder(HitFinder.Settings.DEFAULTS).find(heard.activity, pulse.get(), progress);
+      hits = new StrikeMeter(heard.mel).refine(found);
       chords = new ChordFinder().find(heard.chroma, heard.bass, pulse.get());
     }
     Reading<Key> key = key(heard);

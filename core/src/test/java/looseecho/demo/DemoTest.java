@@ -131,6 +131,30 @@ class DemoTest {
     assertEquals(11, late, 3, "the snare is late on purpose");
   }
 
+  /**
+   * Loud and soft hats are told apart: Pearson's correlation of heard and true loudness over
+   * matched hits.
+   */
+  @Test
+  void loudnessFollowsTheStrokes() {
+    List<double[]> pairs = new ArrayList<>();
+    for (Tune.DrumHit t : TUNE.hits()) {
+      if (t.lane() == Lane.HAT_CLOSED) {
+        analysis.hits().stream()
+            .filter(h -> h.lane() == t.lane() && Math.abs(h.time() - t.time()) < 0.02)
+            .findFirst()
+            .ifPresent(h -> pairs.add(new double[] {t.velocity(), h.velocity()}));
+      }
+    }
+    assertTrue(pairs.size() > 200, "hats found: " + pairs.size());
+    double mx = pairs.stream().mapToDouble(p -> p[0]).average().orElse(0);
+    double my = pairs.stream().mapToDouble(p -> p[1]).average().orElse(0);
+    double xy = pairs.stream().mapToDouble(p -> (p[0] - mx) * (p[1] - my)).sum();
+    double xx = pairs.stream().mapToDouble(p -> (p[0] - mx) * (p[0] - mx)).sum();
+    double yy = pairs.stream().mapToDouble(p -> (p[1] - my) * (p[1] - my)).sum();
+    assertTrue(xy / Math.sqrt(xx * yy) > 0.5, "correlation " + xy / Math.sqrt(xx * yy));
+  }
+
   @Test
   void bassSectionsAndTheStopAreFound() {
     double[] truth = TUNE.bass().stream().mapToDouble(Tune.Tone::start).toArray();
