@@ -130,4 +130,28 @@ class PulseFinderTest {
             .find(new DrawnActivity(0.8).done(), 0, 0.8, PulseFinder.Wanted.NOTHING, Progress.NONE)
             .isEmpty());
   }
+
+  /**
+   * At 120 a quarter lasts 500 ms (tempo arithmetic). Uneven taps keep the tempo and show their
+   * spread.
+   */
+  @Test
+  void tapsGiveTheirTempoAndSpread() {
+    List<Double> even = java.util.stream.IntStream.range(0, 8).mapToObj(k -> 10 + 0.5 * k).toList();
+    TapTempo t = TapTempo.of(even).orElseThrow();
+    assertEquals(120, t.bpm(), 1e-6);
+    assertEquals(0, t.spreadMs(), 1e-6);
+    List<Double> uneven =
+        java.util.stream.IntStream.range(0, 8)
+            .mapToObj(k -> 10 + 0.5 * k + (k % 2 == 0 ? 0.01 : -0.01))
+            .toList();
+    assertEquals(120, TapTempo.of(uneven).orElseThrow().bpm(), 2);
+    assertEquals(10, TapTempo.of(uneven).orElseThrow().spreadMs(), 1);
+    assertEquals(121.0, t.nearest(List.of(60.5, 121.0, 242.0)));
+    assertTrue(TapTempo.of(even.subList(0, 3)).isEmpty());
+    List<Double> paused = new java.util.ArrayList<>(even);
+    paused.addAll(List.of(30.0, 30.4, 30.8, 31.2));
+    assertEquals(150, TapTempo.of(paused).orElseThrow().bpm(), 1e-6);
+    assertEquals(4, TapTempo.of(paused).orElseThrow().taps());
+  }
 }

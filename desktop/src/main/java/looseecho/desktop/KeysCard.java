@@ -18,6 +18,7 @@ final class KeysCard {
     {"Ctrl+O", "open a track"},
     {"Ctrl+E", "export MIDI, mix and stems"},
     {"Ctrl+Z, Ctrl+Shift+Z", "undo, redo"},
+    {"T", "tap the beat"},
     {"1 on the wave", "make the playhead's place bar 1"},
     {"+ and − on the wave", "zoom"},
     {"arrows, Enter", "move over the steps, put or take a hit"},

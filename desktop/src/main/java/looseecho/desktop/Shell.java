@@ -1,7 +1,9 @@
 package looseecho.desktop;
 
 import java.io.File;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -39,11 +41,16 @@ public final class Shell extends BorderPane {
   private final ScrollPane ledger = new ScrollPane();
   private final TransportBar transport;
   private final ToggleGroup steps = new ToggleGroup();
+  // Each view is made once: it listens to the session for as long as the window lives.
+  private final Map<Bench, Node> benches = new EnumMap<>(Bench.class);
+  private final Map<Bench, Node> ledgers = new EnumMap<>(Bench.class);
+  private final WorkStrip work;
   private boolean night;
 
   public Shell(Session session) {
     this.session = session;
     transport = new TransportBar(session);
+    work = new WorkStrip(session);
     setTop(new VBox(header(), new RiverView(session)));
     setLeft(steps());
     setCenter(centre);
@@ -135,9 +142,12 @@ public final class Shell extends BorderPane {
             ? Bench.GROUND
             : (Bench) steps.getSelectedToggle().getUserData();
     boolean empty = session.referenceProperty().get() == null;
-    Node content = empty ? welcome() : bench.bench(this);
-    centre.getChildren().setAll(content, new WorkStrip(session));
-    StackPane readings = empty ? new StackPane() : new StackPane(bench.ledger(this));
+    Node content = empty ? welcome() : benches.computeIfAbsent(bench, b -> b.bench(this));
+    centre.getChildren().setAll(content, work);
+    StackPane readings =
+        empty
+            ? new StackPane()
+            : new StackPane(ledgers.computeIfAbsent(bench, b -> b.ledger(this)));
     readings.getStyleClass().add("ledger-body");
     ledger.setContent(readings);
   }
@@ -250,6 +260,7 @@ public final class Shell extends BorderPane {
       case SPACE -> transport.toggle();
       case F -> transport.flip();
       case N -> switchLight();
+      case T -> session.tap();
       case F1 -> help();
       default -> {
         return false;

@@ -129,6 +129,12 @@ class WholeJobTest {
         "half as many beats");
     fire("#double");
     await("108 BPM");
+    for (int k = 0; k < 5; k++) {
+      robot.type(KeyCode.T).sleep(300);
+    }
+    assertTrue(
+        text("#tapped").startsWith("Tapped ") && text("#tapped").contains("speaks for"),
+        text("#tapped"));
     double one = firstBar();
     fire("#bar-later");
     until("bar 1 has moved", () -> Math.abs(firstBar() - one - 60.0 / 108) < 0.02);

@@ -1,6 +1,9 @@
 package looseecho.desktop.ledger;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
+import javafx.beans.binding.Bindings;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
@@ -11,6 +14,7 @@ import looseecho.desktop.theme.Theme;
 import looseecho.echo.Words;
 import looseecho.notes.Key;
 import looseecho.pulse.Pulse;
+import looseecho.pulse.TapTempo;
 
 /** Tempo, bars and key, each to correct in one gesture. */
 public final class GroundLedger extends VBox {
@@ -54,13 +58,19 @@ public final class GroundLedger extends VBox {
             6,
             6,
             button("halve", "Halve", () -> tempo(bpm / 2)),
-            button("double", "Double", () -> tempo(bpm * 2)));
+            button("double", "Double", () -> tempo(bpm * 2)),
+            button("tap", "Tap (T)", session::tap));
     String steady =
         p.steady() ? "One steady tempo; beats within " : "The playing drifts; beats wander by ";
     Label feel = small(steady + Math.max(1, Math.round(p.spreadMs())) + " ms");
     feel.setWrapText(true);
     getChildren()
-        .addAll(ReadingRow.of("Tempo", p.tempo(), Words::bpm, this::tempo), feel, octave, rule());
+        .addAll(
+            ReadingRow.of("Tempo", p.tempo(), Words::bpm, this::tempo),
+            feel,
+            octave,
+            tapped(p),
+            rule());
     double one =
         p.beats().stream()
             .filter(b -> b.bar() >= 1 && b.position() == 1)
@@ -81,6 +91,33 @@ public final class GroundLedger extends VBox {
     meter.setId("bar-one");
     meter.getStyleClass().add(Theme.NUMBER);
     getChildren().addAll(ReadingRow.heading("Bars"), meter, bars);
+  }
+
+  /** What the taps say and which tempo they speak for. */
+  private Label tapped(Pulse p) {
+    Label label = small("");
+    label.setId("tapped");
+    label.setWrapText(true);
+    label.managedProperty().bind(label.textProperty().isNotEmpty());
+    List<Double> tempos = new ArrayList<>(List.of(p.tempo().value()));
+    p.tempo().alternatives().forEach(a -> tempos.add(a.value()));
+    label
+        .textProperty()
+        .bind(
+            Bindings.createStringBinding(
+                () -> {
+                  TapTempo t = session.tappedProperty().get();
+                  return t == null
+                      ? ""
+                      : String.format(
+                          Locale.ROOT,
+                          "Tapped %.1f BPM, ±%.0f ms: speaks for %s",
+                          t.bpm(),
+                          t.spreadMs(),
+                          Words.bpm(t.nearest(tempos)));
+                },
+                session.tappedProperty()));
+    return label;
   }
 
   private void tempo(double bpm) {

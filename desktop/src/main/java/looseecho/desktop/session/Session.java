@@ -2,6 +2,8 @@ package looseecho.desktop.session;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.IntegerProperty;
@@ -24,6 +26,7 @@ import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
 import looseecho.exchange.TemplateExport;
 import looseecho.project.CorrectionStore;
+import looseecho.pulse.TapTempo;
 import looseecho.reading.Progress;
 import looseecho.sound.EchoRenderer;
 import looseecho.sound.Kit;
@@ -47,6 +50,8 @@ public final class Session implements AutoCloseable {
   private final ReadOnlyObjectWrapper<EchoSound> echo = new ReadOnlyObjectWrapper<>();
   private final StringProperty message = new SimpleStringProperty("");
   private final IntegerProperty section = new SimpleIntegerProperty(-1);
+  private final ReadOnlyObjectWrapper<TapTempo> tapped = new ReadOnlyObjectWrapper<>();
+  private final List<Double> taps = new ArrayList<>();
   private Analyzer analyzer;
   private Analyzer.Heard heard;
   private Corrections corrections = Corrections.NONE;
@@ -153,6 +158,17 @@ public final class Session implements AutoCloseable {
           take(a, why);
         },
         e -> failed("The correction", e));
+  }
+
+  /** Counts a tap on the beat, at the moment it is called. */
+  public void tap() {
+    taps.add(System.nanoTime() / 1e9);
+    tapped.set(TapTempo.of(taps).orElse(null));
+  }
+
+  /** Null before the fourth tap in a row. */
+  public ReadOnlyObjectProperty<TapTempo> tappedProperty() {
+    return tapped.getReadOnlyProperty();
   }
 
   /** Applies an edit of the template. */
