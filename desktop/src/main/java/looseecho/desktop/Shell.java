@@ -24,6 +24,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
+import looseecho.desktop.control.Buttons;
 import looseecho.desktop.river.RiverView;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
@@ -80,29 +81,21 @@ public final class Shell extends BorderPane {
     session.referenceProperty().addListener((o, a, b) -> name.setText(b == null ? "" : b.name()));
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    Button light = button("night", "Night", "Day or night (N)", this::switchLight);
+    Button light = Buttons.of("night", "Night", "Day or night (N)", this::switchLight);
     HBox header =
         new HBox(
             16,
             mark,
             name,
             gap,
-            button(
+            Buttons.of(
                 "open", "Open…", "Open a reference (Ctrl+O), or drop one anywhere", this::choose),
-            button("demo", "Demo", "Open the demo", session::openDemo),
+            Buttons.of("demo", "Demo", "Open the demo", session::openDemo),
             light,
-            button("help", "Keys", "All keys (F1)", this::help));
+            Buttons.of("help", "Keys", "All keys (F1)", this::help));
     header.setAlignment(Pos.CENTER_LEFT);
     header.getStyleClass().add("header");
     return header;
-  }
-
-  private static Button button(String id, String text, String tip, Runnable action) {
-    Button b = new Button(text);
-    b.setId(id);
-    b.setTooltip(new Tooltip(tip));
-    b.setOnAction(e -> action.run());
-    return b;
   }
 
   private VBox steps() {
@@ -161,13 +154,13 @@ public final class Shell extends BorderPane {
     text.setWrapText(true);
     text.setMaxWidth(460);
     text.getStyleClass().add(Theme.QUIET);
-    Button open = button("welcome-open", "Open a track…", "Ctrl+O", this::choose);
+    Button open = Buttons.of("welcome-open", "Open a track…", "Ctrl+O", this::choose);
     open.getStyleClass().add(Theme.PRIMARY);
     HBox buttons =
         new HBox(
             12,
             open,
-            button("welcome-demo", "Try the demo", "A made-up radio tune", session::openDemo));
+            Buttons.of("welcome-demo", "Try the demo", "A made-up radio tune", session::openDemo));
     buttons.setAlignment(Pos.CENTER);
     VBox box = new VBox(title, text, buttons);
     box.getStyleClass().add("welcome");

@@ -4,12 +4,12 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import looseecho.activity.Lane;
+import looseecho.desktop.control.Buttons;
 import looseecho.desktop.hits.BarChooser;
 import looseecho.desktop.hits.BarRows;
 import looseecho.desktop.hits.StepChart;
@@ -41,15 +41,16 @@ public final class EchoBench extends VBox {
     everyBar.setSelected(true);
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    Button out = button("export", "Export…", "MIDI, the mix and a stem per part (Ctrl+E)", export);
+    Button out =
+        Buttons.of("export", "Export…", "MIDI, the mix and a stem per part (Ctrl+E)", export);
     out.getStyleClass().add(Theme.PRIMARY);
     HBox tools =
         new HBox(
             8,
             everyBar,
             gap,
-            button("undo", "Undo", "Ctrl+Z", session::undo),
-            button("redo", "Redo", "Ctrl+Shift+Z", session::redo),
+            Buttons.of("undo", "Undo", "Ctrl+Z", session::undo),
+            Buttons.of("redo", "Redo", "Ctrl+Shift+Z", session::redo),
             out);
     tools.setAlignment(Pos.CENTER_LEFT);
     Label help =
@@ -62,14 +63,6 @@ public final class EchoBench extends VBox {
     session.sectionProperty().addListener((o, a, b) -> show());
     chooser.barProperty().addListener((o, a, b) -> show());
     show();
-  }
-
-  private static Button button(String id, String text, String tip, Runnable action) {
-    Button b = new Button(text);
-    b.setId(id);
-    b.setTooltip(new Tooltip(tip));
-    b.setOnAction(e -> action.run());
-    return b;
   }
 
   private void show() {
