@@ -26,6 +26,8 @@ public final class PulseFinder {
   private static final double USUAL_BPM = 118;
   private static final double USUAL_OCTAVES =
       0.75; // spread of the log-normal tempo prior (after Ellis 2007: 0.9)
+  private static final double BACKBEAT =
+      0.5; // weight of a clear back beat against half an octave of unusualness
   private static final double SHARPNESS = 30; // log likelihood per second to confidence
 
   private final PulseSettings settings;
@@ -112,7 +114,7 @@ public final class PulseFinder {
     }
     double octaves = Math.log(bpm / USUAL_BPM) / Math.log(2) / USUAL_OCTAVES;
     double snare = backbeat(activity, path, waltz ? 3 : 4);
-    double weight = SHARPNESS * path.score() - 0.5 * octaves * octaves + snare;
+    double weight = SHARPNESS * path.score() - 0.5 * octaves * octaves + BACKBEAT * snare;
     String reason =
         snare > 0.3 ? "the snare falls on every second beat" : "the beats are strongest here";
     if (out.stream().noneMatch(c -> Math.abs(c.bpm() / bpm - 1) < 0.04)) {
