@@ -40,19 +40,47 @@ public final class Resampler {
     double[] table = table();
     float[] out = new float[(int) Math.ceil(in.length * ratio)];
     double reach = ZERO_CROSSINGS / cut;
+    // With whole-number rates the fractions between samples repeat: one row of weights per
+    // fraction.
+    int phases = to / gcd(from, to);
+    int half = (int) Math.ceil(reach);
+    float[][] rows = new float[phases][];
     for (int n = 0; n < out.length; n++) {
-      double at = n / ratio;
-      int first = Math.max(0, (int) Math.ceil(at - reach));
-      int last = Math.min(in.length - 1, (int) Math.floor(at + reach));
-      double sum = 0;
-      for (int k = first; k <= last; k++) {
-        double x = Math.abs(k - at) * cut * TABLE_PER_CROSSING;
-        int i = (int) x;
-        sum += in[k] * (table[i] + (x - i) * (table[i + 1] - table[i]));
+      int phase = n % phases;
+      long whole = (long) n * from / to;
+      if (rows[phase] == null) {
+        rows[phase] = row(table, n / ratio - whole, cut, half);
       }
-      out[n] = (float) (sum * cut);
+      float[] row = rows[phase];
+      int first = (int) (whole - half + 1);
+      int skip = Math.max(0, -first);
+      int end = Math.min(row.length, in.length - first);
+      float sum = 0;
+      for (int k = skip; k < end; k++) {
+        sum += in[first + k] * row[k];
+      }
+      out[n] = sum;
     }
     return out;
+  }
+
+  private static int gcd(int a, int b) {
+    return b == 0 ? a : gcd(b, a % b);
+  }
+
+  /**
+   * Weights of the samples from -half + 1 to half around a point {@code fraction} of a sample
+   * behind sample 0.
+   */
+  private static float[] row(double[] table, double fraction, double cut, int half) {
+    float[] row = new float[2 * half];
+    for (int k = 0; k < row.length; k++) {
+      double x =
+          Math.min(table.length - 2, Math.abs(k - half + 1 - fraction) * cut * TABLE_PER_CROSSING);
+      int i = (int) x;
+      row[k] = (float) (cut * (table[i] + (x - i) * (table[i + 1] - table[i])));
+    }
+    return row;
   }
 
   private static double[] table() {
