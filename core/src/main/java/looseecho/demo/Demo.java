@@ -11,7 +11,7 @@ import looseecho.reading.Progress;
  * afterwards.
  */
 public final class Demo {
-  private static final String FILE = "saltmarsh-radio-tide-tables-1.wav";
+  private static final String FILE = "saltmarsh-radio-tide-tables-2.wav";
 
   private Demo() {}
 

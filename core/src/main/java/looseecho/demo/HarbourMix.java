@@ -41,9 +41,9 @@ public final class HarbourMix {
   private static final DrumSound CRASH = new DrumSound(0, 1, 1, 1, 0.9, 3000, 16000, 480, 0.4, 1);
   private static final DrumSound SHAKER = new DrumSound(0, 1, 1, 1, 1, 5200, 12500, 30, 0, 1);
   private static final DrumSound HAND_HIGH =
-      new DrumSound(330, 1.12, 7, 80, 0.1, 1500, 6000, 5, 0, 1);
+      new DrumSound(293.66, 1.12, 7, 80, 0.1, 1500, 6000, 5, 0, 1);
   private static final DrumSound HAND_LOW =
-      new DrumSound(205, 1.15, 8, 120, 0.08, 1200, 5000, 6, 0, 1);
+      new DrumSound(220, 1.15, 8, 120, 0.08, 1200, 5000, 6, 0, 1);
 
   private static final int TAKES = 6;
 

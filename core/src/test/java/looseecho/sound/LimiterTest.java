@@ -1,0 +1,36 @@
+package looseecho.sound;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import looseecho.Signals;
+import looseecho.audio.Audio;
+import org.junit.jupiter.api.Test;
+
+class LimiterTest {
+  @Test
+  void peaksStayBelowTheCeilingAndSoftSoundIsLeftAlone() {
+    Bus bus = new Bus(44100, 44100);
+    float[] sine = Signals.sine(300, 1, 1, 44100, true).channel(0);
+    for (int i = 0; i < sine.length; i++) {
+      sine[i] *= i > 20000 && i < 24000 ? 2.5f : 0.3f;
+    }
+    bus.add(sine, 0, 1, 0);
+    new Limiter().limit(bus, 0.8);
+    Audio out = bus.audio(1);
+    assertTrue(out.peak() <= 0.8001, "peak " + out.peak());
+    assertEquals(0.3 / Math.sqrt(2), Signals.rms(out.channel(0), 2000, 18000), 0.003);
+    assertTrue(Signals.rms(out.channel(0), 21000, 23000) > 0.4, "loud stretches stay loud");
+  }
+
+  @Test
+  void theRoomDiesAwayInItsTime() {
+    Bus click = new Bus(44100 * 2, 44100);
+    click.add(new float[] {1}, 0.01, 1, 0);
+    float[] wet = new Room().of(click, 0.5).audio(1).channel(0);
+    double early = Signals.rms(wet, 4410, 8820);
+    double late = Signals.rms(wet, 4410 + 22050, 8820 + 22050);
+    double fallDb = 20 * Math.log10(early / late);
+    assertTrue(fallDb > 45, "half a second makes about 60 dB: " + fallDb);
+  }
+}
