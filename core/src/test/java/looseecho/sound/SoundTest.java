@@ -68,6 +68,15 @@ class SoundTest {
     }
   }
 
+  /** The device waits until the test has set everything up. */
+  private static void hold(CountDownLatch ready) {
+    try {
+      ready.await();
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
   private static double steepest(float[] x, int from, int to) {
     double worst = 0;
     for (int i = from + 1; i < to; i++) {
@@ -152,13 +161,15 @@ class SoundTest {
     for (int i = 0; i < ramp.length; i++) {
       ramp[i] = i / (float) ramp.length;
     }
-    Recorder device = new Recorder(200, n -> {});
+    CountDownLatch ready = new CountDownLatch(1);
+    Recorder device = new Recorder(200, n -> hold(ready));
     try (Player p = new Player(device)) {
       p.load(new Audio(ramp, ramp.clone(), RATE), 1);
       p.loop(0.5, 0.75);
       p.seek(0.5);
       p.volume(0.5);
       p.play();
+      ready.countDown();
       float[] x = device.left();
       for (int i = x.length / 2; i < x.length; i++) {
         assertTrue(x[i] > 0.5 * 0.24 && x[i] < 0.5 * 0.38, "sample " + i + " is " + x[i]);
