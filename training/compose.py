@@ -18,8 +18,9 @@ def steps(rng, n, on, probability=0.0, extra=()):
     return v
 
 
-def groove(rng, style, n):
-    """{articulation: velocities per step of one bar} of a style; n steps (16, or 12 in three-four)."""
+def groove(rng, style, n, per=4):
+    """{articulation: velocities per step of one bar} of a style; n steps (16, or 12 in three-four), `per` to a beat."""
+    if per == 3: return compound(rng, n)
     r = rng.random; P = {}
     beats = range(0, n, 4); back = [4, 12] if n == 16 else ([4, 8] if r() < .7 else [8])
     hat = rng.choice(["eighths", "sixteenths", "offbeats", "quarters"], p=[.4, .3, .2, .1])
@@ -65,6 +66,16 @@ def groove(rng, style, n):
     return P
 
 
+def compound(rng, n):
+    """A bar of beats in three: 12/8 with four beats, 6/8 with two."""
+    r = rng.random; beats = n // 3; back = [3 * b for b in range(1, beats, 2)]
+    P = {"kick": steps(rng, n, [0], .03, ((5, .4), (6, .7 if n == 12 else 0), (2, .15), (8, .3), (11, .3))), rng.choice(["snare", "clap"], p=[.8, .2]): steps(rng, n, back, .04, ((n - 1, .15),))}
+    h = steps(rng, n, range(n) if r() < .6 else [s for s in range(n) if s % 3 != 1]); weak = rng.uniform(.35, 1); h[[s for s in range(n) if s % 3]] *= weak
+    P[rng.choice(["hat_closed", "ride", "shaker"], p=[.65, .22, .13])] = h
+    if r() < .3: P[rng.choice(["tamb", "conga_hi", "bongo", "cowbell"])] = (r(n) < .25) * rng.uniform(.3, 1, n)
+    return P
+
+
 def vary(rng, P, n):
     Q = {k: v.copy() for k, v in P.items()}
     for k in Q:
@@ -85,29 +96,31 @@ def fill(rng, n, start):
 
 def song(rng, seconds=42):
     style = rng.choice(["four", "backbeat", "half", "broken", "latin", "chance"], p=[.2, .28, .12, .15, .08, .17])
-    n = 12 if rng.random() < .12 else 16
+    per = 3 if rng.random() < .09 else 4                              # steps of a beat
+    n = (12 if rng.random() < .5 else 6) if per == 3 else 12 if rng.random() < .12 else 16
     low, high = dict(four=(100, 150), backbeat=(65, 170), half=(120, 172), broken=(80, 182), latin=(80, 135), chance=(60, 190))[style]
     bpm = rng.uniform(low, high); drift = rng.random() < .35
+    if per == 3: bpm = rng.uniform(50, 150)
     swing = rng.uniform(.52, .68) if rng.random() < .3 else .5
     minor = rng.random() < .6; scale = ROOTS if minor else MAJOR; tonic = int(rng.integers(0, 12))
     offset = {}; jitter = rng.choice([0, .002, .005, .009], p=[.4, .2, .25, .15])
     spb, events, tonal, beats, downs, sections, chords = 60 / bpm, [], [], [], [], [], []
     late = lambda art: offset.setdefault(art, rng.normal(0, .006) if rng.random() < .4 else 0.0)
     t = rng.uniform(.05, 1.2); low_bass = 12 * (rng.random() < .4)
-    pool = [groove(rng, style, n) for _ in range(rng.integers(1, 4))]; chord_len = rng.choice([1, 1, 2, .5])
+    pool = [groove(rng, style, n, per) for _ in range(rng.integers(1, 4))]; chord_len = rng.choice([1, 1, 2, .5])
     progs = [PROGRESSIONS[i] for i in rng.integers(0, len(PROGRESSIONS), 2)]
     while t < seconds - 2:
         bars = int(rng.choice([2, 3, 4, 4, 6, 8])); kind = rng.choice(["full", "thin", "none", "drums", "half"], p=[.6, .15, .08, .12, .05])
         base = pool[rng.integers(0, len(pool))]; progression = progs[rng.integers(0, len(progs))]; sections.append(t)
         mute = {a for a in base if kind == "none" or (kind == "thin" and rng.random() < .5)}
-        bass_style = rng.choice(["root", "eighths", "kick", "walk", "off"]); line = rng.random() < .5
+        bass_style = rng.choice(["root", "eighths", "kick", "walk", "off", "rumble", "long"], p=[.17, .17, .18, .13, .15, .1, .1]); line = rng.random() < .5
         riff = [(s, int(rng.integers(0, 8)), rng.choice([1, 2, 3])) for s in range(n) if rng.random() < .3]
         for b in range(bars):
             grid = []                                         # time of every sixteenth of the bar, and of its end
-            for k in range(n // 4):
+            for k in range(n // per):
                 beats.append(t); downs.append(k == 0)
                 if drift: spb = np.clip(spb * (1 + rng.normal(0, .004)), .93 * 60 / bpm, 1.07 * 60 / bpm)
-                grid += [t, t + spb * swing / 2, t + spb / 2, t + spb * (1 + swing) / 2]; t += spb
+                grid += [t, t + spb / 3, t + 2 * spb / 3] if per == 3 else [t, t + spb * swing / 2, t + spb / 2, t + spb * (1 + swing) / 2]; t += spb
             grid.append(t); at = lambda p: np.interp(p, np.arange(n + 1), grid)
             P = vary(rng, base, n) if b % 4 == 3 or rng.random() < .2 else base
             last = b == bars - 1; cut = n
@@ -132,16 +145,18 @@ def song(rng, seconds=42):
             for s0, s1, d in halves:
                 root = int(scale[d % 7]) + tonic; tones = [int(scale[(d + j) % 7]) + 12 * ((d + j) // 7) + tonic for j in (0, 2, 4) + ((6,) if rng.random() < .25 else ())]
                 chords.append((at(s0), at(s1), root % 12, tones))
-                hits = dict(root=[s0], eighths=range(s0, s1, 2), off=range(s0 + 2, s1, 4), walk=range(s0, s1, 4), kick=[s for s in range(s0, s1) if s < n and P["kick"][s] > 0])[bass_style]
-                hits = list(hits) or [s0]
+                hits = dict(root=[s0], eighths=range(s0, s1, 2), off=range(s0 + 2, s1, 4), walk=range(s0, s1, per), rumble=[s for s in range(s0, s1) if s % 4], long=[s0] if s0 == 0 else [], kick=[s for s in range(s0, s1) if s < n and P["kick"][s] > 0])[bass_style]
+                hits = list(hits) or ([s0] if bass_style != "long" else [])
                 for i, s in enumerate(hits):
                     e = hits[i + 1] if i + 1 < len(hits) else s1; pitch = 36 + (root % 12) - (12 * (root % 12 > 7) if not low_bass else 12 * (root % 12 > 3))
                     if bass_style == "walk": pitch += int(scale[rng.integers(0, 5)]) if s > s0 else 0
                     elif rng.random() < .15: pitch += rng.choice([12, 7, 12])
-                    tonal.append(("bass", at(s) + rng.normal(0, jitter), at(s + (e - s) * rng.uniform(.5, 1)), int(pitch), rng.uniform(.6, 1)))
+                    if rng.random() < .08: continue
+                    pitch -= 12 * (pitch >= 36 and bass_style in ("rumble", "long") and rng.random() < .7)
+                    tonal.append(("bass", at(s) + rng.normal(0, jitter), at(s + (e - s) * rng.uniform(.5 if bass_style != "long" else .8, 1)), int(pitch), rng.uniform(.35 if rng.random() < .3 else .65, 1)))
                 stab = rng.random() < .3
                 for s in ([s0] if not stab else [s for s in range(s0, s1) if (s * 3 + d) % 8 in (2, 3)]):
                     for p in tones: tonal.append(("chords", at(s), at(s1 if not stab else s + 1.5), 60 + (p % 12) - 12 * (p % 12 > 7), rng.uniform(.4, .9)))
             if line:
                 for s, d, l in riff: tonal.append(("lead", at(s), at(min(n, s + l)), 72 + tonic % 12 - 12 * (tonic > 6) + int(scale[d % 7]) + 12 * (d // 7), rng.uniform(.5, 1)))
-    return dict(style=style, bpm=bpm, n=n, swing=swing, events=sorted(e for e in events if e[0] > 0), tonal=tonal, beats=beats, downs=downs, sections=sections, chords=chords, key=(tonic, minor), end=t)
+    return dict(style=style, bpm=bpm, n=n, per=per, swing=swing, events=sorted(e for e in events if e[0] > 0), tonal=tonal, beats=beats, downs=downs, sections=sections, chords=chords, key=(tonic, minor), end=t)

@@ -41,14 +41,29 @@ def drum_lanes(rng, events, kit, n):
         if len(layers) == 1 and v < .6 and rng.random() < .5: x = lfilter([1 - .5 * (1 - v)], [1, -.5 * (1 - v)], x)
         if at < n: lanes[lane][at:at + len(x)] += x[:max(0, n - at)]
         truth.append((at / RATE, sounds.LANES.index(lane), v))
-    for lane in lanes: lanes[lane] *= BALANCE[lane] * 10 ** (rng.normal(0, 3.5) / 20)
+    for lane in lanes: lanes[lane] = treated(rng, lanes[lane]) * BALANCE[lane] * 10 ** (rng.normal(0, 3.5) / 20)
     return lanes, truth
 
 
+def treated(rng, x):
+    """A lane's own treatment: a bell of the equaliser, drive, a coarser sampling rate."""
+    peak = np.abs(x).max()
+    if peak == 0: return x
+    for _ in range(rng.integers(0, 3)):
+        f = 10 ** rng.uniform(1.9, 4); w = [f * .7 / 22050, min(.99, f * 1.4 / 22050)]; x = x + sosfilt(butter(1, w, "band", output="sos"), x) * (10 ** (rng.uniform(-12, 9) / 20) - 1)
+    if rng.random() < .2: x = np.tanh(x / peak * rng.uniform(1, 5)) * peak
+    if rng.random() < .07: k = rng.integers(2, 4); x = np.repeat(x[::k], k)[:len(x)]
+    return x.astype(np.float32)
+
+
 def own_bass(rng, notes, n):
-    out = np.zeros(n + RATE, np.float32); shape = rng.choice(["sine", "saw", "square"]); cut = rng.uniform(150, 2500)
-    for _, a, b, p, v in notes:
-        i, m = int(a * RATE), max(400, int((b - a) * RATE)); t = np.arange(m) / RATE; ph = 440 * 2 ** ((p - 69) / 12) * t
+    """A synthesised line; some glide into each note from the one before, some are a low-passed kick on every note."""
+    out = np.zeros(n + RATE, np.float32); shape = rng.choice(["sine", "saw", "square"]); cut = rng.uniform(60 if rng.random() < .25 else 150, 2500); before = None
+    glide = rng.uniform(.02, .12) if rng.random() < .2 else 0; thump = rng.uniform(.5, 2) if rng.random() < .15 else 0
+    for _, a, b, p, v in sorted(notes, key=lambda e: e[1]):
+        i, m = int(a * RATE), max(400, int((b - a) * RATE)); t = np.arange(m) / RATE; bend = thump * 12 * np.exp(-t / .012)
+        if glide and before is not None and rng.random() < .5: bend = bend + (before - p) * np.maximum(0, 1 - t / glide)
+        ph = np.cumsum(440 * 2 ** ((p + bend - 69) / 12)) / RATE; before = p
         x = np.sin(2 * np.pi * ph) if shape == "sine" else 2 * (ph % 1) - 1 if shape == "saw" else np.sign(np.sin(2 * np.pi * ph))
         e = np.minimum(1, t / .004) * np.exp(-t / rng.uniform(.15, 2)) * np.minimum(1, (m - np.arange(m)) / 300)
         if i < n: out[i:i + m] += (v * x * e)[:len(out) - i]

@@ -43,6 +43,7 @@ def batch(rng, songs, size):
         x, y, v = x[cut].astype(np.float32), y[cut].astype(np.float32), v[cut].astype(np.float32)
         if len(x) < CROP: x, y, v = (np.pad(a, [(0, CROP - len(a))] + [(0, 0)] * (a.ndim - 1)) for a in (x, y, v))
         x = x + rng.normal(0, .15, (1, 80, 1)).cumsum(axis=1).astype(np.float32) * .2 + np.float32(rng.normal(0, .15))   # colour and level
+        if rng.random() < .4: k = rng.integers(-3, 4); x = np.roll(x, k, axis=1); x[:, :max(k, 0)] = x[:, max(k, 0):max(k, 0) + 1]; x[:, 80 + min(k, 0):] = x[:, 79 + min(k, 0):80 + min(k, 0)]   # tuned otherwise
         if rng.random() < .2: x = np.maximum(x, np.float32(rng.uniform(-2.5, -.8)))                                        # a noise floor
         if rng.random() < .2: b = rng.integers(0, 70); x[:, b:b + rng.integers(2, 10)] = x[:, b:b + 1]                     # a masked band
         xs.append(x); ys.append(y); vs.append(v)
@@ -83,7 +84,7 @@ def main():
     p = argparse.ArgumentParser(); p.add_argument("data"); p.add_argument("held_out"); p.add_argument("out"); p.add_argument("--epochs", type=float, default=10); p.add_argument("--minutes", type=float, default=60); p.add_argument("--threads", type=int, default=2); p.add_argument("--start"); p.add_argument("--rate", type=float, default=3e-3); a = p.parse_args()
     torch.set_num_threads(a.threads); torch.manual_seed(1); rng = np.random.default_rng(1)
     songs, held = load(a.data), load(a.held_out); net = Net(); net.front.to(memory_format=torch.channels_last); size = 8
-    if a.start: net.load_state_dict(torch.load(a.start))
+    if a.start: net.load_state_dict(torch.load(a.start)) if a.start.endswith(".pt") else export.read(net, a.start, next(batch(rng, songs, 24)))
     steps = int(a.epochs * sum(len(s[0]) for s in songs) / CROP / size); began = time.time(); optimiser = torch.optim.AdamW(net.parameters(), a.rate, weight_decay=1e-2)
     print(len(songs), "songs,", steps, "steps,", sum(q.numel() for q in net.parameters()), "parameters", flush=True); mean = 0
     for step in range(steps):

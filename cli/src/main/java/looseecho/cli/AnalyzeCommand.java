@@ -133,11 +133,11 @@ final class AnalyzeCommand implements Callable<Integer> {
                 p ->
                     String.format(
                         Locale.ROOT,
-                        "%.2f BPM %s, %d bars of %d/4",
+                        "%.2f BPM %s, %d bars of %s",
                         p.tempo().value(),
                         p.steady() ? "steady" : "drifting",
                         p.bars().size(),
-                        p.beatsPerBar().value()))
+                        p.meter().value().words()))
             .orElse("no beat");
     return String.format(
         Locale.ROOT,

@@ -3,6 +3,7 @@ package looseecho.analysis;
 import java.util.List;
 import java.util.Optional;
 import looseecho.form.Form;
+import looseecho.hits.Feel;
 import looseecho.hits.Hit;
 import looseecho.notes.Tonality;
 import looseecho.pulse.Pulse;
@@ -14,6 +15,7 @@ import looseecho.pulse.Pulse;
  * @param pulse empty when no beat could be found; then there are no hits and the form has no
  *     sections
  * @param hits in order of time
+ * @param feel swing and grid of the hits
  * @param notes sentences for the person, such as "no beat could be found"
  */
 public record Analysis(
@@ -21,6 +23,7 @@ public record Analysis(
     Optional<Pulse> pulse,
     Form form,
     List<Hit> hits,
+    Feel feel,
     Tonality tonality,
     List<String> notes) {
   public Analysis {

@@ -13,6 +13,7 @@ import looseecho.dsp.Chroma;
 import looseecho.dsp.ToneSpectra;
 import looseecho.form.Form;
 import looseecho.form.SectionFinder;
+import looseecho.hits.Feel;
 import looseecho.hits.Hit;
 import looseecho.hits.HitFinder;
 import looseecho.hits.StrikeMeter;
@@ -26,6 +27,7 @@ import looseecho.notes.Tonality;
 import looseecho.pulse.Pulse;
 import looseecho.pulse.PulseFinder;
 import looseecho.pulse.PulseSettings;
+import looseecho.pulse.Tempos;
 import looseecho.reading.Progress;
 import looseecho.reading.Reading;
 
@@ -39,11 +41,13 @@ public final class Analyzer {
 
   private final ActivityNet net = ActivityNet.load();
   private final BassNet bassNet = BassNet.load();
+  private final PulseFinder pulses = new PulseFinder(PulseSettings.DEFAULTS);
 
   /** What the ear took in; independent of corrections. */
   public static final class Heard {
     private final MelSpectra mel;
     private final Activities activity;
+    private final Tempos tempos;
     private final Chroma chroma;
     private final List<Note> bass;
     private final double duration;
@@ -51,9 +55,15 @@ public final class Analyzer {
     private final double end;
 
     private Heard(
-        MelSpectra mel, Activities activity, Chroma chroma, List<Note> bass, double duration) {
+        MelSpectra mel,
+        Activities activity,
+        Tempos tempos,
+        Chroma chroma,
+        List<Note> bass,
+        double duration) {
       this.mel = mel;
       this.activity = activity;
+      this.tempos = tempos;
       this.chroma = chroma;
       this.bass = List.copyOf(bass);
       this.duration = duration;
@@ -85,22 +95,21 @@ public final class Analyzer {
     float[] mono = resampler.resample(own, audio.sampleRate(), MelSpectra.RATE);
     MelSpectra mel = MelSpectra.of(mono, progress);
     Activities activity = net.run(mel, progress);
+    Tempos tempos = pulses.hear(activity, progress);
     Chroma chroma =
         Chroma.of(ToneSpectra.of(mono, MelSpectra.RATE, 8192, 8192, CHROMA_HOP, progress));
     float[] low = resampler.resample(mono, MelSpectra.RATE, BassNet.RATE);
     List<Note> bass =
         new BassFinder(BassFinder.Settings.DEFAULTS)
             .find(bassNet.run(low, chroma.tuningCents(), progress));
-    return new Heard(mel, activity, chroma, bass, audio.duration());
+    return new Heard(mel, activity, tempos, chroma, bass, audio.duration());
   }
 
   /** The quick step: readings under the person's corrections. */
   public Analysis read(Heard heard, Corrections wanted, Progress progress) {
     List<String> notes = new ArrayList<>();
-    var pulseWanted = new PulseFinder.Wanted(wanted.bpm(), wanted.barOneAt());
     Optional<Pulse> pulse =
-        new PulseFinder(PulseSettings.DEFAULTS)
-            .find(heard.activity, heard.start, heard.end, pulseWanted, progress);
+        pulses.find(heard.activity, heard.tempos, heard.start, heard.end, wanted.pulse());
     if (heard.end - heard.start < 1) {
       pulse = Optional.empty();
       notes.add("There is next to no sound in this file.");
@@ -109,15 +118,25 @@ public final class Analyzer {
     }
     Form form = new Form(List.of(), List.of(), List.of());
     List<Hit> hits = List.of();
+    Feel feel = Feel.NONE;
     List<Chord> chords = List.of();
     if (pulse.isPresent()) {
-      form =
-          new SectionFinder()
-              .find(heard.mel, heard.chroma, heard.activity, pulse.get(), heard.end, progress);
       List<Hit> found =
           new HitFinder(HitFinder.Settings.DEFAULTS).find(heard.activity, pulse.get(), progress);
       hits = new StrikeMeter(heard.mel).refine(found);
+      feel = Feel.of(hits, pulse.get());
       chords = new ChordFinder().find(heard.chroma, heard.bass, pulse.get());
+      var material =
+          new SectionFinder.Material(
+              heard.mel,
+              heard.chroma,
+              heard.activity,
+              pulse.get(),
+              hits,
+              heard.bass,
+              heard.end,
+              wanted.sections());
+      form = new SectionFinder().find(material, progress);
     }
     Reading<Key> key = key(heard);
     Reading<Key> settled = wanted.key().map(key::corrected).orElse(key);
@@ -127,6 +146,7 @@ public final class Analyzer {
         pulse,
         form,
         hits,
+        feel,
         new Tonality(settled, heard.chroma.tuningCents(), chords, heard.bass),
         notes);
   }

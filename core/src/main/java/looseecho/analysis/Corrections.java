@@ -1,35 +1,56 @@
 package looseecho.analysis;
 
+import java.util.List;
 import java.util.Optional;
+import looseecho.form.SectionMark;
 import looseecho.notes.Key;
+import looseecho.pulse.PulseFinder.Wanted;
 
 /**
  * What the person has decided against or beside the measurement. Stored apart from it, and never
  * overwritten by a new analysis.
  *
- * @param bpm tempo, such as the measured one halved
- * @param barOneAt seconds of the first beat of bar 1
+ * @param pulse tempo, bar one, meter and nudge
  * @param key the key
+ * @param sections the person's own sections; empty while they are measured
+ * @param locked true when tempo, bars and sections are settled and shall not be moved by accident
  */
-public record Corrections(Optional<Double> bpm, Optional<Double> barOneAt, Optional<Key> key) {
+public record Corrections(
+    Wanted pulse, Optional<Key> key, List<SectionMark> sections, boolean locked) {
   public static final Corrections NONE =
-      new Corrections(Optional.empty(), Optional.empty(), Optional.empty());
+      new Corrections(Wanted.NOTHING, Optional.empty(), List.of(), false);
 
   public Corrections {
-    if (bpm.isPresent() && !(bpm.get() >= 20 && bpm.get() <= 400)) {
-      throw new IllegalArgumentException("bpm must be 20..400 (was: " + bpm.get() + ")");
+    sections = List.copyOf(sections);
+    if (pulse.bpm().isPresent() && !(pulse.bpm().get() >= 20 && pulse.bpm().get() <= 400)) {
+      throw new IllegalArgumentException("bpm must be 20..400 (was: " + pulse.bpm().get() + ")");
+    }
+    if (!(Math.abs(pulse.nudge()) <= 10)) {
+      throw new IllegalArgumentException("nudge must be within 10 s (was: " + pulse.nudge() + ")");
     }
   }
 
+  public Corrections withPulse(Wanted value) {
+    return new Corrections(value, key, sections, locked);
+  }
+
   public Corrections withBpm(double value) {
-    return new Corrections(Optional.of(value), barOneAt, key);
+    return withPulse(pulse.withBpm(value));
   }
 
   public Corrections withBarOneAt(double seconds) {
-    return new Corrections(bpm, Optional.of(seconds), key);
+    return withPulse(pulse.withBarOneAt(seconds));
   }
 
   public Corrections withKey(Key value) {
-    return new Corrections(bpm, barOneAt, Optional.of(value));
+    return new Corrections(pulse, Optional.of(value), sections, locked);
+  }
+
+  public Corrections withSections(List<SectionMark> marks) {
+    return new Corrections(pulse, key, marks, locked);
+  }
+
+  public Corrections withLocked(boolean value) {
+    return new Corrections(pulse, key, sections, value);
   }
 }

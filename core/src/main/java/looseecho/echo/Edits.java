@@ -80,6 +80,6 @@ public final class Edits {
   private static Template replace(Template t, int section, TemplateSection with) {
     List<TemplateSection> sections = new ArrayList<>(t.sections());
     sections.set(section, with);
-    return new Template(t.bpm(), t.beatsPerBar(), t.key(), t.beats(), sections);
+    return new Template(t.bpm(), t.meter(), t.key(), t.beats(), sections);
   }
 }

@@ -3,19 +3,19 @@ package looseecho.echo;
 import java.util.List;
 import looseecho.notes.Key;
 import looseecho.pulse.Beat;
-import looseecho.pulse.Pulse;
+import looseecho.pulse.Meter;
 
 /**
  * The editable template.
  *
  * @param bpm tempo in words; the tempo map itself is {@code beats}
- * @param beatsPerBar 3 or 4
+ * @param meter how beats make bars and steps make beats
  * @param key the key
  * @param beats the tempo map: times of all beats, section after section, and one more for the end
  * @param sections in order; their beats add up to the map's
  */
 public record Template(
-    double bpm, int beatsPerBar, Key key, List<Beat> beats, List<TemplateSection> sections) {
+    double bpm, Meter meter, Key key, List<Beat> beats, List<TemplateSection> sections) {
   public Template {
     beats = List.copyOf(beats);
     sections = List.copyOf(sections);
@@ -37,7 +37,7 @@ public record Template(
 
   /** Seconds of a step of a section, the offset included. */
   public double time(int section, double step, double offsetMs) {
-    double beat = firstBeat(section) + step / Pulse.STEPS_PER_BEAT;
+    double beat = firstBeat(section) + step / meter.stepsPerBeat();
     int i = (int) Math.max(0, Math.min(beats.size() - 2, Math.floor(beat)));
     double start = beats.get(i).time();
     return start + (beat - i) * (beats.get(i + 1).time() - start) + offsetMs / 1000;
@@ -48,8 +48,12 @@ public record Template(
     return beats.get(beats.size() - 1).time();
   }
 
+  public int beatsPerBar() {
+    return meter.beats();
+  }
+
   /** Steps of a whole bar. */
   public int stepsPerBar() {
-    return beatsPerBar * Pulse.STEPS_PER_BEAT;
+    return meter.stepsPerBar();
   }
 }

@@ -46,12 +46,12 @@ public final class TemplateBuilder {
               : new Beat(p.timeAt(k), 1, map.isEmpty() ? 1 : map.get(map.size() - 1).bar() + 1));
     }
     return new Template(
-        p.tempo().value(), p.beatsPerBar().value(), a.tonality().key().value(), map, sections);
+        p.tempo().value(), p.meter().value(), a.tonality().key().value(), map, sections);
   }
 
   private static TemplateSection section(
       Analysis a, Pulse p, Section s, int firstBeat, int endBeat) {
-    int steps = (endBeat - firstBeat) * Pulse.STEPS_PER_BEAT;
+    int steps = (endBeat - firstBeat) * p.stepsPerBeat();
     Map<Lane, List<StepHit>> drums = new EnumMap<>(Lane.class);
     for (Hit h : a.hits()) {
       int step = step(p, h.time(), firstBeat);
@@ -66,7 +66,7 @@ public final class TemplateBuilder {
       int step = step(p, n.start(), firstBeat);
       if (step >= 0 && step < steps) {
         double length =
-            Math.max(0.25, (p.beatsAt(n.end()) - p.beatsAt(n.start())) * Pulse.STEPS_PER_BEAT);
+            Math.max(0.25, (p.beatsAt(n.end()) - p.beatsAt(n.start())) * p.stepsPerBeat());
         bass.add(
             new StepNote(
                 step, offset(p, n.start(), firstBeat, step), length, n.pitch(), n.velocity()));
@@ -76,10 +76,10 @@ public final class TemplateBuilder {
   }
 
   private static int step(Pulse p, double time, int firstBeat) {
-    return (int) Math.round((p.beatsAt(time) - firstBeat) * Pulse.STEPS_PER_BEAT);
+    return (int) Math.round((p.beatsAt(time) - firstBeat) * p.stepsPerBeat());
   }
 
   private static double offset(Pulse p, double time, int firstBeat, int step) {
-    return 1000 * (time - p.timeAt(firstBeat + (double) step / Pulse.STEPS_PER_BEAT));
+    return 1000 * (time - p.timeAt(firstBeat + (double) step / p.stepsPerBeat()));
   }
 }

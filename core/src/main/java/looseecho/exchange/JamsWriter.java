@@ -7,11 +7,10 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.databind.node.ValueNode;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.List;
 import looseecho.analysis.Analysis;
+import looseecho.form.Event;
 import looseecho.form.Section;
-import looseecho.hits.Hit;
-import looseecho.hits.Swing;
+import looseecho.hits.Feel;
 import looseecho.notes.Chord;
 import looseecho.notes.Key;
 import looseecho.notes.Note;
@@ -52,7 +51,7 @@ public final class JamsWriter {
     ArrayNode annotations = root.putArray("annotations");
     ObjectNode sandbox = root.putObject("sandbox");
     sandbox.put("tuning_cents", round(a.tonality().tuningCents(), 2));
-    a.pulse().ifPresent(p -> pulse(p, a.hits(), a.duration(), annotations, sandbox));
+    a.pulse().ifPresent(p -> pulse(p, a.feel(), a.duration(), annotations, sandbox));
     key(a.tonality().key(), a.duration(), annotations);
     ArrayNode sections = annotation(annotations, "segment_open", "sections", a.duration());
     for (Section s : a.form().sections()) {
@@ -62,6 +61,10 @@ public final class JamsWriter {
           s.end() - s.start(),
           JSON.textNode(s.label() + " " + s.role()),
           s.confidence());
+    }
+    ArrayNode events = annotation(annotations, "tag_open", "events", a.duration());
+    for (Event e : a.form().events()) {
+      observe(events, e.start(), e.end() - e.start(), JSON.textNode(e.words()), e.confidence());
     }
     ArrayNode chords = annotation(annotations, "chord", "chords", a.duration());
     for (Chord c : a.tonality().chords()) {
@@ -80,7 +83,7 @@ public final class JamsWriter {
   }
 
   private static void pulse(
-      Pulse p, List<Hit> hits, double duration, ArrayNode annotations, ObjectNode sandbox) {
+      Pulse p, Feel feel, double duration, ArrayNode annotations, ObjectNode sandbox) {
     ArrayNode tempo = annotation(annotations, "tempo", "tempo", duration);
     double most = p.tempo().confidence();
     observe(tempo, 0, duration, JSON.numberNode(p.tempo().value()), most);
@@ -99,8 +102,9 @@ public final class JamsWriter {
     }
     sandbox.put("tempo_exact", round(p.tempo().value(), 4));
     sandbox.put("steady", p.steady());
-    sandbox.put("meter", p.beatsPerBar().value() + "/4");
-    Swing.of(hits, p)
+    sandbox.put("meter", p.meter().value().words());
+    feel.division().ifPresent(d -> sandbox.put("grid", d.words()));
+    feel.swing()
         .ifPresent(
             swing ->
                 sandbox
@@ -108,13 +112,8 @@ public final class JamsWriter {
                     .put("swing_unit", swing.unit()));
     if (!p.steady()) {
       ArrayNode map = sandbox.putArray("tempo_map");
-      var bars = p.bars();
-      for (int i = 0; i + 1 < bars.size(); i++) {
-        double from = p.beats().get(bars.get(i)).time();
-        double to = p.beats().get(bars.get(i + 1)).time();
-        map.addObject()
-            .put("time", round(from, 4))
-            .put("bpm", round(60 * (bars.get(i + 1) - bars.get(i)) / (to - from), 3));
+      for (double[] bar : p.tempoMap()) {
+        map.addObject().put("time", round(bar[0], 4)).put("bpm", round(bar[1], 3));
       }
     }
   }

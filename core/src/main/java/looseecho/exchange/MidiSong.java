@@ -11,14 +11,17 @@ import looseecho.hits.Hit;
 import looseecho.notes.Key;
 import looseecho.notes.Note;
 import looseecho.pulse.Beat;
+import looseecho.pulse.Meter;
 
 /**
  * What a MIDI file shall hold, in seconds; the writer turns it into ticks.
  *
- * @param beats the tempo map: one beat is one quarter
+ * @param beats the tempo map
+ * @param meter how long a beat is written: a quarter, or a dotted one in 6/8
  * @param markers names at times, such as section names
  */
-public record MidiSong(List<Beat> beats, Key key, List<Marker> markers, List<Track> tracks) {
+public record MidiSong(
+    List<Beat> beats, Meter meter, Key key, List<Marker> markers, List<Track> tracks) {
   /** A name at a time. */
   public record Marker(double time, String name) {}
 
@@ -50,6 +53,7 @@ public record MidiSong(List<Beat> beats, Key key, List<Marker> markers, List<Tra
     }
     return of(
         a.pulse().map(p -> p.beats()).orElse(List.of()),
+        a.pulse().map(p -> p.meter().value()).orElse(Meter.FOUR_FOUR),
         a.tonality().key().value(),
         markers,
         drums,
@@ -59,6 +63,7 @@ public record MidiSong(List<Beat> beats, Key key, List<Marker> markers, List<Tra
   /** A song of drum lanes and a bass; empty ones get no track. */
   public static MidiSong of(
       List<Beat> beats,
+      Meter meter,
       Key key,
       List<Marker> markers,
       Map<Lane, List<Event>> drums,
@@ -69,7 +74,7 @@ public record MidiSong(List<Beat> beats, Key key, List<Marker> markers, List<Tra
     if (!bass.isEmpty()) {
       tracks.add(new Track("Bass", 0, BASS_PROGRAM, List.copyOf(bass)));
     }
-    return new MidiSong(List.copyOf(beats), key, List.copyOf(markers), tracks);
+    return new MidiSong(List.copyOf(beats), meter, key, List.copyOf(markers), tracks);
   }
 
   private static String name(String words) {

@@ -14,6 +14,7 @@ import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
 import looseecho.notes.Key;
 import looseecho.pulse.Beat;
+import looseecho.pulse.Meter;
 
 /**
  * Writes a Standard MIDI File 1.0, type 1 (MIDI Manufacturers Association, 1996): a tempo map that
@@ -47,7 +48,7 @@ public final class MidiWriter {
     Sequence sequence = new Sequence(Sequence.PPQ, PPQ);
     Track head = sequence.createTrack();
     meta(head, 0, 0x03, "Tempo and sections".getBytes(StandardCharsets.UTF_8));
-    List<Stretch> map = tempoMap(song.beats(), head);
+    List<Stretch> map = tempoMap(song.beats(), song.meter(), head);
     Key key = song.key();
     int fifths = FIFTHS_MAJOR[key.minor() ? (key.tonic() + 3) % 12 : key.tonic()];
     meta(head, 0, 0x59, new byte[] {(byte) fifths, (byte) (key.minor() ? 1 : 0)});
@@ -78,7 +79,7 @@ public final class MidiWriter {
     return sequence;
   }
 
-  private static List<Stretch> tempoMap(List<Beat> beats, Track head)
+  private static List<Stretch> tempoMap(List<Beat> beats, Meter meter, Track head)
       throws InvalidMidiDataException {
     List<Stretch> map = new ArrayList<>();
     if (beats.size() < 2) {
@@ -95,12 +96,13 @@ public final class MidiWriter {
       tick = (long) leadQuarters * PPQ;
       clock = us * leadQuarters / 1e6;
     }
-    signatures(beats, leadQuarters, head);
+    double quarters = meter.quartersPerBeat();
+    signatures(beats, meter, leadQuarters, head);
     for (int k = 0; k + 1 < beats.size(); k++) {
-      int us = (int) Math.max(1, Math.round((beats.get(k + 1).time() - clock) * 1e6));
+      int us = (int) Math.max(1, Math.round((beats.get(k + 1).time() - clock) * 1e6 / quarters));
       map.add(new Stretch(clock, tick, us));
-      tick += PPQ;
-      clock += us / 1e6;
+      tick += Math.round(PPQ * quarters);
+      clock += us * quarters / 1e6;
     }
     int last = -1;
     for (Stretch s : map) {
@@ -118,10 +120,11 @@ public final class MidiWriter {
   }
 
   /** A time signature wherever the number of beats in the bar changes. */
-  private static void signatures(List<Beat> beats, int leadQuarters, Track head)
+  private static void signatures(List<Beat> beats, Meter meter, int leadQuarters, Track head)
       throws InvalidMidiDataException {
     int last = -1;
-    int start = -leadQuarters;
+    int start = meter.compound() ? 0 : -leadQuarters;
+    double perBeat = PPQ * meter.quartersPerBeat();
     for (int k = 0; k <= beats.size(); k++) {
       boolean ends = k == beats.size() || beats.get(k).position() == 1;
       if (!ends || k == start) {
@@ -130,7 +133,13 @@ public final class MidiWriter {
       int length = k - start;
       boolean tail = k == beats.size() && length < last;
       if (length != last && !tail) {
-        meta(head, (long) (start + leadQuarters) * PPQ, 0x58, new byte[] {(byte) length, 2, 24, 8});
+        byte[] data = {
+          (byte) (meter.compound() ? 3 * length : length),
+          (byte) (meter.compound() ? 3 : 2),
+          (byte) (meter.compound() ? 36 : 24),
+          8
+        };
+        meta(head, (long) leadQuarters * PPQ + Math.round(start * perBeat), 0x58, data);
         last = length;
       }
       start = k;

@@ -67,6 +67,6 @@ public final class TemplateExport {
         bass.add(new MidiSong.Event(start, Math.max(0.02, end - start), n.pitch(), n.velocity()));
       }
     }
-    return MidiSong.of(t.beats(), t.key(), markers, drums, bass);
+    return MidiSong.of(t.beats(), t.meter(), t.key(), markers, drums, bass);
   }
 }

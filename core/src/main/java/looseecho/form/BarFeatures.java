@@ -2,10 +2,9 @@ package looseecho.form;
 
 import java.util.ArrayList;
 import java.util.List;
-import looseecho.activity.Activities;
+import java.util.Set;
 import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
-import looseecho.dsp.Chroma;
 import looseecho.pulse.Pulse;
 
 /**
@@ -19,13 +18,22 @@ record BarFeatures(
   private static final double DRUMS = 1.2;
   private static final double TONES = 0.35;
 
-  static BarFeatures of(MelSpectra mel, Chroma chroma, Activities act, Pulse pulse, double end) {
+  /** Describes the bars; a bar also ends at each of the {@code edges}, which are beats. */
+  static BarFeatures of(SectionFinder.Material m, Set<Integer> edges) {
+    Pulse pulse = m.pulse();
+    double end = m.end();
     List<Integer> bars = new ArrayList<>(pulse.bars());
+    edges.stream()
+        .filter(b -> b >= 0 && b < pulse.beats().size() && !bars.contains(b))
+        .forEach(bars::add);
+    bars.sort(null);
     if (bars.isEmpty() || bars.get(0) > 0) {
       bars.add(0, 0); // the pick-up is a bar of its own
     }
-    int whole = pulse.beatsPerBar().value();
-    if (bars.size() > 1 && pulse.beatsAt(end) - bars.get(bars.size() - 1) < REMNANT * whole) {
+    int whole = pulse.beatsPerBar();
+    if (bars.size() > 1
+        && !edges.contains(bars.get(bars.size() - 1))
+        && pulse.beatsAt(end) - bars.get(bars.size() - 1) < REMNANT * whole) {
       bars.remove(bars.size() - 1); // a last chord dying away is no bar of its own
     }
     int n = bars.size();
@@ -39,16 +47,23 @@ record BarFeatures(
       boolean last = b == n - 1;
       ends[b] = last ? Math.max(end, starts[b] + 0.05) : pulse.beats().get(bars.get(b + 1)).time();
       int beats = (last ? (int) Math.round(pulse.beatsAt(end)) : bars.get(b + 1)) - bars.get(b);
-      lengths[b] = (double) Math.max(1, beats) / pulse.beatsPerBar().value();
-      rows[b] = row(mel, chroma, act, starts[b], ends[b]);
-      levels[b] = level(mel, starts[b], ends[b]);
+      lengths[b] = (double) Math.max(1, beats) / pulse.beatsPerBar();
+      rows[b] = row(m, starts[b], ends[b]);
+      levels[b] = level(m.mel(), starts[b], ends[b]);
     }
     scale(rows);
     return new BarFeatures(starts, ends, lengths, rows, levels);
   }
 
-  private static double[] row(
-      MelSpectra mel, Chroma chroma, Activities act, double from, double to) {
+  /** The bar that a time in seconds lies in; -1 outside. */
+  int at(double time) {
+    int i = java.util.Arrays.binarySearch(starts, time);
+    int b = i >= 0 ? i : -i - 2;
+    return b >= 0 && time < ends[b] ? b : -1;
+  }
+
+  private static double[] row(SectionFinder.Material m, double from, double to) {
+    MelSpectra mel = m.mel();
     int lanes = Lane.values().length;
     double[] row = new double[GROUPS + lanes + 12];
     int a = Math.max(0, (int) Math.round(from * MelSpectra.FPS));
@@ -58,10 +73,10 @@ record BarFeatures(
         row[k * GROUPS / MelSpectra.BANDS] += mel.band(n, k) / (b - a);
       }
       for (int l = 0; l < lanes; l++) {
-        row[GROUPS + l] += act.lane(Lane.values()[l], n) / (b - a);
+        row[GROUPS + l] += m.activity().lane(Lane.values()[l], n) / (b - a);
       }
     }
-    double[] tones = chroma.sum(from, to);
+    double[] tones = m.chroma().sum(from, to);
     double norm = 1e-9;
     for (int c = 0; c < 12; c++) {
       norm += tones[c] * tones[c];

@@ -1,10 +1,14 @@
 package looseecho.form;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import looseecho.activity.Activities;
 import looseecho.activity.MelSpectra;
 import looseecho.dsp.Chroma;
+import looseecho.hits.Hit;
+import looseecho.notes.Note;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
 
@@ -23,16 +27,32 @@ public final class SectionFinder {
   private static final double SHORT_PRICE = 1.6; // shorter than two bars
   private static final double ALIKE =
       0.75; // mean squared distance below which two sections share a letter
-  private static final double SILENT_DB = -46; // below the loudest frame
-  private static final double MIN_STOP_SECONDS = 0.2;
+  private static final double SAME = 0.25; // below this they share it without a prime
 
-  /** Finds the form; {@code end} is where the music ends, in seconds. */
-  public Form find(
-      MelSpectra mel, Chroma chroma, Activities act, Pulse pulse, double end, Progress progress) {
+  /**
+   * Everything that the form is drawn from.
+   *
+   * @param end where the music ends, in seconds
+   * @param marks the person's own sections; empty to have them found
+   */
+  public record Material(
+      MelSpectra mel,
+      Chroma chroma,
+      Activities activity,
+      Pulse pulse,
+      List<Hit> hits,
+      List<Note> bass,
+      double end,
+      List<SectionMark> marks) {}
+
+  /** Finds the form. */
+  public Form find(Material m, Progress progress) {
     progress.step("Finding the sections", 0);
-    BarFeatures bars = BarFeatures.of(mel, chroma, act, pulse, end);
-    List<Integer> cuts = cuts(bars);
-    List<Section> sections = label(bars, cuts);
+    BarFeatures bars = BarFeatures.of(m, edges(m));
+    Layers layers = Layers.of(bars, m.hits(), m.bass(), m.chroma());
+    List<SectionMark> marks = new ArrayList<>(m.marks());
+    List<Integer> cuts = marks.isEmpty() ? cuts(bars) : cuts(bars, marks);
+    List<Section> sections = label(bars, layers, cuts, marks);
     double top = Double.NEGATIVE_INFINITY;
     for (double l : bars.levels()) {
       top = Math.max(top, l);
@@ -43,7 +63,30 @@ public final class SectionFinder {
           new Form.BarEnergy(
               bars.starts()[b], bars.ends()[b], Math.max(-90, bars.levels()[b] - top)));
     }
-    return new Form(sections, stops(mel, pulse.beats().get(0).time(), end), energy);
+    List<Event> events = EventFinder.find(m.mel(), m.pulse(), m.hits(), bars, layers, m.end());
+    return new Form(sections, events, energy);
+  }
+
+  /** Beats at which a bar must end although it is not full: the person's own edges. */
+  private static Set<Integer> edges(Material m) {
+    Set<Integer> out = new HashSet<>();
+    m.marks().forEach(k -> out.add((int) Math.rint(m.pulse().beatsAt(k.start()))));
+    return out;
+  }
+
+  /** First bars of the person's sections; marks that fall together are taken out of the list. */
+  private static List<Integer> cuts(BarFeatures bars, List<SectionMark> marks) {
+    List<Integer> cuts = new ArrayList<>(List.of(0));
+    for (int i = 1; i < marks.size(); ) {
+      int b = bars.at(marks.get(i).start() + 0.02);
+      if (b > cuts.get(cuts.size() - 1)) {
+        cuts.add(b);
+        i++;
+      } else {
+        marks.remove(i);
+      }
+    }
+    return cuts;
   }
 
   /** First bars of the sections, the first being 0. */
@@ -102,13 +145,16 @@ public final class SectionFinder {
     }
   }
 
-  private static List<Section> label(BarFeatures bars, List<Integer> cuts) {
+  private static List<Section> label(
+      BarFeatures bars, Layers layers, List<Integer> cuts, List<SectionMark> marks) {
     int n = cuts.size();
     double[][] means = new double[n][];
     for (int i = 0; i < n; i++) {
       means[i] = mean(bars, cuts.get(i), i + 1 < n ? cuts.get(i + 1) : bars.values().length);
     }
+    SectionRoles roles = new SectionRoles(bars, layers, cuts);
     int[] letter = new int[n];
+    boolean[] prime = new boolean[n];
     int letters = 0;
     for (int i = 0; i < n; i++) {
       int near = -1;
@@ -121,6 +167,7 @@ public final class SectionFinder {
         }
       }
       letter[i] = near >= 0 ? letter[near] : letters++;
+      prime[i] = near >= 0 && (least > SAME || prime[near]);
     }
     List<Section> out = new ArrayList<>();
     for (int i = 0; i < n; i++) {
@@ -130,15 +177,18 @@ public final class SectionFinder {
       for (int k = a; k < b; k++) {
         length += bars.lengths()[k];
       }
+      boolean byHand = i < marks.size();
+      String name = (char) ('A' + Math.min(25, letter[i])) + (prime[i] ? "'" : "");
       double contrast = i == 0 ? 4 : distance(means[i], means[i - 1]);
       out.add(
           new Section(
-              String.valueOf((char) ('A' + Math.min(25, letter[i]))),
-              SectionRoles.guess(bars, cuts, i),
+              byHand ? marks.get(i).label() : name,
+              byHand ? marks.get(i).role() : roles.guess(i),
               bars.starts()[a],
               bars.ends()[b - 1],
               length,
-              Math.min(1, contrast / 2.5)));
+              byHand ? 1 : Math.min(1, contrast / 2.5),
+              i == 0 ? Change.NONE : layers.change(cuts.get(i - 1), a, b, bars.levels())));
     }
     return out;
   }
@@ -159,23 +209,5 @@ public final class SectionFinder {
       sum += (a[k] - b[k]) * (a[k] - b[k]);
     }
     return sum;
-  }
-
-  private static List<Form.Stop> stops(MelSpectra mel, double start, double end) {
-    List<Form.Stop> out = new ArrayList<>();
-    int since = -1;
-    int last = Math.min(mel.frames(), (int) (end * MelSpectra.FPS));
-    for (int n = Math.max(0, (int) (start * MelSpectra.FPS)); n < last; n++) {
-      boolean silent = mel.decibels(n) < SILENT_DB;
-      if (silent && since < 0) {
-        since = n;
-      } else if (!silent && since >= 0) {
-        if ((n - since) / (double) MelSpectra.FPS >= MIN_STOP_SECONDS) {
-          out.add(new Form.Stop((double) since / MelSpectra.FPS, (double) n / MelSpectra.FPS));
-        }
-        since = -1;
-      }
-    }
-    return out;
   }
 }

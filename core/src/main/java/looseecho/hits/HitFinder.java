@@ -68,8 +68,8 @@ public final class HitFinder {
       }
       double time = (n + Parabola.offset(a.lane(lane, n - 1), v, a.lane(lane, n + 1))) / 100;
       double beats = pulse.beatsAt(time);
-      int beat = (int) Math.floor(beats + 0.5 / (GRID * Pulse.STEPS_PER_BEAT));
-      int inBeat = (int) Math.round((beats - beat) * GRID * Pulse.STEPS_PER_BEAT);
+      int beat = (int) Math.floor(beats + 0.5 / (GRID * pulse.stepsPerBeat()));
+      int inBeat = (int) Math.round((beats - beat) * GRID * pulse.stepsPerBeat());
       var at = pulse.beats().get(Math.min(Math.max(0, beat), pulse.beats().size() - 1));
       Peak peak =
           new Peak(
@@ -77,7 +77,7 @@ public final class HitFinder {
               v,
               a.velocity(lane, n),
               at.bar(),
-              (at.position() - 1) * GRID * Pulse.STEPS_PER_BEAT + inBeat);
+              (at.position() - 1) * GRID * pulse.stepsPerBeat() + inBeat);
       int last = out.size() - 1;
       if (last >= 0 && peak.time() - out.get(last).time() < APART / 100.0) {
         if (peak.height() > out.get(last).height()) {

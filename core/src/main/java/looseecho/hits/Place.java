@@ -14,23 +14,21 @@ import looseecho.pulse.Pulse;
 public record Place(int bar, int step, double offsetMs) {
   /** The place of a time in seconds. */
   public static Place of(double time, Pulse pulse) {
+    int per = pulse.stepsPerBeat();
     double beats = pulse.beatsAt(time);
-    long steps = Math.round(beats * Pulse.STEPS_PER_BEAT);
-    double offset = 1000 * (time - pulse.timeAt((double) steps / Pulse.STEPS_PER_BEAT));
+    long steps = Math.round(beats * per);
+    double offset = 1000 * (time - pulse.timeAt((double) steps / per));
     int last = pulse.beats().size() - 1;
-    int index = (int) Math.floorDiv(steps, (long) Pulse.STEPS_PER_BEAT);
+    int index = (int) Math.floorDiv(steps, (long) per);
     Beat beat = pulse.beats().get(Math.min(Math.max(0, index), last));
-    int meter = pulse.beatsPerBar().value();
+    int meter = pulse.beatsPerBar();
     int ahead =
         beat.position()
             - 1
             + index
             - Math.min(Math.max(0, index), last); // beyond either end of the beats
     int bar = beat.bar() + Math.floorDiv(ahead, meter);
-    int step =
-        Math.floorMod(ahead, meter) * Pulse.STEPS_PER_BEAT
-            + (int) Math.floorMod(steps, (long) Pulse.STEPS_PER_BEAT)
-            + 1;
+    int step = Math.floorMod(ahead, meter) * per + (int) Math.floorMod(steps, (long) per) + 1;
     return new Place(bar, step, offset);
   }
 }

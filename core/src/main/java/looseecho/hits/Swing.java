@@ -1,6 +1,5 @@
 package looseecho.hits;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import looseecho.pulse.Pulse;
@@ -20,7 +19,7 @@ public record Swing(double percent, String unit, String words, int notes) {
   private static final double TO = 0.78;
   private static final double EIGHTHS_RULE =
       3; // so many times more second eighths than second sixteenths make an eighth swing
-  private static final double STRAIGHT = 52;
+  static final double STRAIGHT = 52;
   private static final double TRIPLET = 64;
 
   /**
@@ -54,11 +53,5 @@ public record Swing(double percent, String unit, String words, int notes) {
         .filter(x -> x > FROM && x < TO)
         .sorted()
         .toArray();
-  }
-
-  /** The swing of one family of lanes. */
-  public static Optional<Swing> of(List<Hit> hits, Pulse pulse, looseecho.activity.Lane... lanes) {
-    List<looseecho.activity.Lane> wanted = Arrays.asList(lanes);
-    return of(hits.stream().filter(h -> wanted.contains(h.lane())).toList(), pulse);
   }
 }

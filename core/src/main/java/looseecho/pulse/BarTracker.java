@@ -24,20 +24,23 @@ final class BarTracker {
   record Path(double[] times, int[] positions, double score) {}
 
   private final PulseSettings settings;
+  private final int first;
   private final int frames;
   private final double[][] beatSum =
       new double[2][]; // running log likelihood of "downbeat" (0) and "other beat" (1)
   private final double[] restSum; // running log likelihood of "no beat"
 
-  BarTracker(Activities activity, PulseSettings settings) {
+  /** Tracks the frames {@code from} to before {@code to}. */
+  BarTracker(Activities activity, int from, int to, PulseSettings settings) {
     this.settings = settings;
-    this.frames = activity.frames();
+    this.first = from;
+    this.frames = to - from;
     beatSum[0] = new double[frames + 1];
     beatSum[1] = new double[frames + 1];
     restSum = new double[frames + 1];
     for (int n = 0; n < frames; n++) {
-      double any = activity.beat(n);
-      double down = Math.min(activity.downbeat(n), 0.98);
+      double any = activity.beat(from + n);
+      double down = Math.min(activity.downbeat(from + n), 0.98);
       double other = Math.max(EPS, any - 0.75 * down);
       beatSum[0][n + 1] = beatSum[0][n] + Math.log(Math.max(EPS, down));
       beatSum[1][n + 1] = beatSum[1][n] + Math.log(other);
@@ -54,13 +57,12 @@ final class BarTracker {
     double[][] step = transitions(shortest, tempos);
     int width = beatsPerBar * tempos;
     // best[n][state]: a beat of place b begins at frame n, the beat before it lasted shortest + i
-    // frames
-    float[][] best = new float[frames + 1][];
+    // frames. Only the last few frames of it are ever read again, so it is kept as a ring.
+    float[][] best = new float[longest + 1][width];
     short[][] from = new short[frames + 1][];
     for (int n = 0; n <= frames; n++) {
-      best[n] = new float[width];
       from[n] = new short[width];
-      Arrays.fill(best[n], Float.NEGATIVE_INFINITY);
+      Arrays.fill(best[n % best.length], Float.NEGATIVE_INFINITY);
       advance(n, beatsPerBar, shortest, tempos, step, best, from);
     }
     return trace(beatsPerBar, shortest, tempos, best, from);
@@ -98,7 +100,7 @@ final class BarTracker {
         if (m >= 0) {
           int reach = Math.max(2, (int) (length * 0.12));
           for (int j = Math.max(0, i - reach); j <= Math.min(tempos - 1, i + reach); j++) {
-            float v = (float) (best[m][before * tempos + j] + step[j][i]);
+            float v = (float) (best[m % best.length][before * tempos + j] + step[j][i]);
             if (v > value) {
               value = v;
               source = before * tempos + j;
@@ -106,7 +108,11 @@ final class BarTracker {
           }
           if (b == 0) {
             for (int p = 0; p < meter - 1; p++) {
-              float v = (float) (best[m][p * tempos + i] + step[i][i] - settings.barBreakCost());
+              float v =
+                  (float)
+                      (best[m % best.length][p * tempos + i]
+                          + step[i][i]
+                          - settings.barBreakCost());
               if (v > value) {
                 value = v;
                 source = p * tempos + i;
@@ -121,7 +127,7 @@ final class BarTracker {
           value = (float) start;
           source = -1;
         }
-        best[n][b * tempos + i] = value;
+        best[n % best.length][b * tempos + i] = value;
         from[n][b * tempos + i] = (short) source;
       }
     }
@@ -146,9 +152,9 @@ final class BarTracker {
     int end = frames;
     double top = Double.NEGATIVE_INFINITY;
     int state = -1;
-    for (int n = Math.max(0, frames - (shortest + tempos)); n <= frames; n++) {
-      for (int s = 0; s < best[n].length; s++) {
-        double v = best[n][s] + (restSum[frames] - restSum[n]);
+    for (int n = Math.max(0, frames - (shortest + tempos) + 2); n <= frames; n++) {
+      for (int s = 0; s < meter * tempos; s++) {
+        double v = best[n % best.length][s] + (restSum[frames] - restSum[n]);
         if (v > top) {
           top = v;
           end = n;
@@ -169,7 +175,7 @@ final class BarTracker {
     int[] places = new int[count];
     for (int k = 0; k < count; k++) {
       int[] beat = back.get(count - 1 - k);
-      times[k] = beat[0] / 100.0;
+      times[k] = (first + beat[0]) / 100.0;
       places[k] = beat[1] + 1;
     }
     return new Path(times, places, top / Math.max(1, frames));

@@ -92,6 +92,11 @@ final class BeatGrid {
     }
   }
 
+  /** Moves every beat by so many seconds. */
+  void move(double seconds) {
+    lines.replaceAll(t -> t + seconds);
+  }
+
   /** Puts the first beat of bar 1 on the beat nearest to a time; all other bars move with it. */
   void barOneAt(double time) {
     one = 0;

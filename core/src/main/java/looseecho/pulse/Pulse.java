@@ -11,18 +11,17 @@ import looseecho.reading.Reading;
  *     tempo map
  * @param spreadMs how far heard beats lie from the steady grid (root mean square), or from their
  *     neighbours' middle where the playing drifts
- * @param beatsPerBar 3 or 4
+ * @param explained share of the heard beats that the steady grid explains, 0..1
+ * @param meter how beats make bars
  * @param beats all beats in order, at least two
  */
 public record Pulse(
     Reading<Double> tempo,
     boolean steady,
     double spreadMs,
-    Reading<Integer> beatsPerBar,
+    double explained,
+    Reading<Meter> meter,
     List<Beat> beats) {
-  /** Sixteenths per beat: the grid that steps are counted on. */
-  public static final int STEPS_PER_BEAT = 4;
-
   public Pulse {
     beats = List.copyOf(beats);
     if (beats.size() < 2) {
@@ -63,6 +62,27 @@ public record Pulse(
     int i = (int) Math.min(Math.max(0, Math.floor(position)), beats.size() - 2);
     double start = beats.get(i).time();
     return start + (position - i) * (beats.get(i + 1).time() - start);
+  }
+
+  /** Sixteenths of a beat: the grid that steps are counted on. */
+  public int stepsPerBeat() {
+    return meter.value().stepsPerBeat();
+  }
+
+  public int beatsPerBar() {
+    return meter.value().beats();
+  }
+
+  /** Tempo of every bar from one bar line to the next: {start in seconds, beats per minute}. */
+  public List<double[]> tempoMap() {
+    List<Integer> bars = bars();
+    List<double[]> map = new java.util.ArrayList<>();
+    for (int i = 0; i + 1 < bars.size(); i++) {
+      double from = beats.get(bars.get(i)).time();
+      double to = beats.get(bars.get(i + 1)).time();
+      map.add(new double[] {from, 60 * (bars.get(i + 1) - bars.get(i)) / (to - from)});
+    }
+    return map;
   }
 
   /** Indices of the beats that begin a bar. */

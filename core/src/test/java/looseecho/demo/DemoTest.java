@@ -18,6 +18,7 @@ import looseecho.audio.AudioReader;
 import looseecho.dsp.Loudness;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
+import looseecho.form.Event;
 import looseecho.notes.Key;
 import looseecho.reading.Progress;
 import looseecho.reading.Reading.Settled;
@@ -177,10 +178,10 @@ class DemoTest {
         f(edges, cuts, 3) > 0.7, Arrays.toString(cuts) + " against " + Arrays.toString(edges));
     assertEquals(
         1,
-        analysis.form().stops().stream()
+        analysis.form().events(Event.Kind.STOP).stream()
             .filter(s -> Math.abs(s.end() - TUNE.stopEnd()) < 0.1)
             .count(),
-        analysis.form().stops().toString());
+        analysis.form().events(Event.Kind.STOP).toString());
   }
 
   @Test

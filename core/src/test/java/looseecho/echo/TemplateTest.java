@@ -13,6 +13,7 @@ import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.notes.Key;
 import looseecho.pulse.Beat;
+import looseecho.pulse.Meter;
 import org.junit.jupiter.api.Test;
 
 /** The template and its edits. */
@@ -45,7 +46,7 @@ public class TemplateTest {
     TemplateSection b =
         new TemplateSection(
             "B", "break", 6, Map.of(Lane.HAT_CLOSED, List.of(new StepHit(2, -3, 60))), List.of());
-    return new Template(120, 4, new Key(9, true), beats, List.of(a, b));
+    return new Template(120, Meter.FOUR_FOUR, new Key(9, true), beats, List.of(a, b));
   }
 
   /** Any edits, undone, give the state before them, and done again the state after them. */
@@ -110,7 +111,7 @@ public class TemplateTest {
     assertEquals(7.5, t.end());
     assertThrows(
         IllegalArgumentException.class,
-        () -> new Template(120, 4, t.key(), t.beats(), t.sections().subList(0, 1)));
+        () -> new Template(120, Meter.FOUR_FOUR, t.key(), t.beats(), t.sections().subList(0, 1)));
     assertThrows(IllegalArgumentException.class, () -> new StepHit(0, 0, 0));
   }
 

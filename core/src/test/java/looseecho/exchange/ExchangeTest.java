@@ -18,14 +18,17 @@ import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.audio.AudioReader;
 import looseecho.echo.TemplateTest;
+import looseecho.form.Change;
 import looseecho.form.Form;
 import looseecho.form.Section;
+import looseecho.hits.Feel;
 import looseecho.hits.Hit;
 import looseecho.notes.Chord;
 import looseecho.notes.Key;
 import looseecho.notes.Note;
 import looseecho.notes.Tonality;
 import looseecho.pulse.Beat;
+import looseecho.pulse.Meter;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
 import looseecho.reading.Reading;
@@ -54,21 +57,24 @@ class ExchangeTest {
             "",
             List.of(new Alternative<>(60.1, 0.9, ""), new Alternative<>(240.4, 0.1, "")),
             Reading.Settled.MEASURED);
-    Pulse pulse = new Pulse(tempo, false, 8, Reading.measured(4, 1, ""), beats);
+    Pulse pulse = new Pulse(tempo, false, 8, 0.3, Reading.measured(Meter.FOUR_FOUR, 1, ""), beats);
     List<Hit> hits =
         List.of(
             new Hit(Lane.KICK, 0.871, 110, 1, 1, 1, 1),
             new Hit(Lane.HAT_OPEN, 1.2345, 77, 1, 4, 3, 0.5),
             new Hit(Lane.PERCUSSION, 7.4321, 31, 4, 2, 0, 1));
     Form form =
-        new Form(List.of(new Section("A", "verse", 0.37, 8.37, 4, 0.9)), List.of(), List.of());
+        new Form(
+            List.of(new Section("A", "verse", 0.37, 8.37, 4, 0.9, Change.NONE)),
+            List.of(),
+            List.of());
     Tonality tones =
         new Tonality(
             Reading.measured(new Key(1, true), 0.8, ""),
             12.5,
             List.of(new Chord(0.37, 4.37, "C#:min", 0.7)),
             List.of(new Note(0.9, 1.3, 37, 90, 0.8)));
-    return new Analysis(9, Optional.of(pulse), form, hits, tones, List.of());
+    return new Analysis(9, Optional.of(pulse), form, hits, Feel.of(hits, pulse), tones, List.of());
   }
 
   /** Standard MIDI Files 1.0, table of variable-length numbers (from memory). */

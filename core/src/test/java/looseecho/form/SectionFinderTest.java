@@ -12,6 +12,7 @@ import looseecho.activity.MelSpectra;
 import looseecho.dsp.Chroma;
 import looseecho.dsp.ToneSpectra;
 import looseecho.pulse.Beat;
+import looseecho.pulse.Meter;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
 import looseecho.reading.Reading;
@@ -48,19 +49,30 @@ class SectionFinderTest {
     List<Beat> beats =
         IntStream.range(0, 84).mapToObj(k -> new Beat(k * 0.5, k % 4 + 1, k / 4 + 1)).toList();
     Pulse pulse =
-        new Pulse(Reading.measured(120.0, 1, ""), true, 1, Reading.measured(4, 1, ""), beats);
+        new Pulse(
+            Reading.measured(120.0, 1, ""),
+            true,
+            1,
+            1,
+            Reading.measured(Meter.FOUR_FOUR, 1, ""),
+            beats);
     MelSpectra mel = MelSpectra.of(x, Progress.NONE);
     Chroma chroma = Chroma.of(ToneSpectra.of(x, RATE, 8192, 8192, 2205, Progress.NONE));
-    Form form = new SectionFinder().find(mel, chroma, activity.done(), pulse, end, Progress.NONE);
+    Form form =
+        new SectionFinder()
+            .find(
+                new SectionFinder.Material(
+                    mel, chroma, activity.done(), pulse, List.of(), List.of(), end, List.of()),
+                Progress.NONE);
     assertEquals(List.of(4.0, 7.0, 3.0, 7.0), form.sections().stream().map(Section::bars).toList());
     List<String> letters = form.sections().stream().map(Section::label).toList();
     assertEquals(List.of("A", "B", "A", "B"), letters);
     assertEquals("intro", form.sections().get(0).role());
     assertEquals(8.0, form.sections().get(1).start(), 1e-9);
     assertTrue(form.sections().stream().allMatch(s -> s.confidence() > 0.6));
-    assertEquals(1, form.stops().size());
-    assertEquals(27.5, form.stops().get(0).start(), 0.06);
-    assertEquals(28.0, form.stops().get(0).end(), 0.06);
+    assertEquals(1, form.events(Event.Kind.STOP).size());
+    assertEquals(27.5, form.events(Event.Kind.STOP).get(0).start(), 0.06);
+    assertEquals(28.0, form.events(Event.Kind.STOP).get(0).end(), 0.06);
     assertEquals(21, form.energy().size());
     assertEquals(
         0, form.energy().stream().mapToDouble(Form.BarEnergy::decibels).max().orElse(1), 1e-9);

@@ -8,6 +8,7 @@ import java.util.stream.IntStream;
 import looseecho.activity.DrawnActivity;
 import looseecho.activity.Lane;
 import looseecho.pulse.Beat;
+import looseecho.pulse.Meter;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
 import looseecho.reading.Reading;
@@ -22,7 +23,13 @@ class HitsTest {
   private static Pulse pulse() {
     List<Beat> beats =
         IntStream.range(0, 65).mapToObj(k -> new Beat(1 + k * 0.5, k % 4 + 1, k / 4 + 1)).toList();
-    return new Pulse(Reading.measured(120.0, 1, ""), true, 1, Reading.measured(4, 1, ""), beats);
+    return new Pulse(
+        Reading.measured(120.0, 1, ""),
+        true,
+        1,
+        1,
+        Reading.measured(Meter.FOUR_FOUR, 1, ""),
+        beats);
   }
 
   /**
@@ -111,6 +118,8 @@ class HitsTest {
     assertEquals("16th", swing.unit());
     assertEquals(words, swing.words());
     assertTrue(Swing.of(hits.subList(0, 10), pulse()).isEmpty());
-    assertTrue(Swing.of(hits, pulse(), Lane.KICK).isEmpty());
+    Feel feel = Feel.of(hits, pulse());
+    assertEquals(java.util.Set.of(Feel.Family.HATS), feel.families().keySet());
+    assertEquals("sixteenths", feel.division().orElseThrow().words());
   }
 }

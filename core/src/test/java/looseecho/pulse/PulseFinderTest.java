@@ -5,7 +5,6 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.Random;
 import looseecho.activity.Activities;
 import looseecho.activity.DrawnActivity;
@@ -31,7 +30,7 @@ class PulseFinderTest {
   }
 
   private static Pulse find(Activities a, double seconds, PulseFinder.Wanted wanted) {
-    return FINDER.find(a, 0, seconds, wanted, Progress.NONE).orElseThrow();
+    return FINDER.find(a, FINDER.hear(a, Progress.NONE), 0, seconds, wanted).orElseThrow();
   }
 
   /**
@@ -44,7 +43,7 @@ class PulseFinderTest {
     Pulse p = find(clicks(bpm, meter, 0.31, 45, false), 45, PulseFinder.Wanted.NOTHING);
     assertEquals(bpm, p.tempo().value(), 0.02);
     assertTrue(p.steady() && p.spreadMs() < 4, "steady, spread " + p.spreadMs());
-    assertEquals(meter, p.beatsPerBar().value());
+    assertEquals(meter, p.beatsPerBar());
     double worst = 0;
     for (Beat b : p.beats()) {
       double k = (b.time() - 0.31) / (60 / bpm);
@@ -108,12 +107,12 @@ class PulseFinderTest {
   @Test
   void whatThePersonSetsFlowsDownstream() {
     Activities a = clicks(100, 4, 0.2, 40, true);
-    Pulse half = find(a, 40, new PulseFinder.Wanted(Optional.of(50.0), Optional.empty()));
+    Pulse half = find(a, 40, PulseFinder.Wanted.NOTHING.withBpm(50));
     assertEquals(50, half.tempo().value(), 0.02);
     assertEquals(Settled.CORRECTED, half.tempo().settledBy());
     assertEquals(1.2, half.beats().get(1).time() - half.beats().get(0).time(), 0.01);
     double second = 0.2 + 0.6;
-    Pulse moved = find(a, 40, new PulseFinder.Wanted(Optional.empty(), Optional.of(second)));
+    Pulse moved = find(a, 40, PulseFinder.Wanted.NOTHING.withBarOneAt(second));
     Beat one =
         moved.beats().stream()
             .filter(b -> b.bar() == 1 && b.position() == 1)
@@ -125,10 +124,37 @@ class PulseFinderTest {
 
   @Test
   void noBeatsNoPulse() {
-    assertTrue(
-        FINDER
-            .find(new DrawnActivity(0.8).done(), 0, 0.8, PulseFinder.Wanted.NOTHING, Progress.NONE)
-            .isEmpty());
+    Activities nothing = new DrawnActivity(0.8).done();
+    Tempos none = FINDER.hear(nothing, Progress.NONE);
+    assertTrue(FINDER.find(nothing, none, 0, 0.8, PulseFinder.Wanted.NOTHING).isEmpty());
+  }
+
+  /**
+   * 6/8 has two beats of three eighths (any handbook of notation): hits on both thirds of a beat.
+   */
+  @Test
+  void beatsInThreesAreCompoundAndTheMeterCanBeChosen() {
+    DrawnActivity a = new DrawnActivity(40);
+    double beat = 60 / 76.0;
+    for (int k = 0; k * beat < 39; k++) {
+      a.beat(0.2 + k * beat, k % 2 == 0);
+      a.hit(k % 2 == 0 ? Lane.KICK : Lane.SNARE, 0.2 + k * beat, 0.9, 0.8);
+      for (int third = 0; third < 3; third++) {
+        a.hit(Lane.HAT_CLOSED, 0.2 + (k + third / 3.0) * beat, 0.8, 0.5);
+      }
+    }
+    Activities done = a.done();
+    Pulse p = find(done, 40, PulseFinder.Wanted.NOTHING.withBpm(76));
+    assertEquals("6/8", p.meter().value().words());
+    assertEquals(6, p.stepsPerBeat());
+    assertTrue(p.meter().alternatives().stream().anyMatch(m -> m.value().equals(Meter.FOUR_FOUR)));
+    Pulse waltz =
+        find(done, 40, PulseFinder.Wanted.NOTHING.withBpm(76).withMeter(Meter.parse("3/4")));
+    assertEquals(Meter.THREE_FOUR, waltz.meter().value());
+    assertEquals(Settled.CORRECTED, waltz.meter().settledBy());
+    assertEquals(3, waltz.beats().get(2).position() - waltz.beats().get(0).position() + 1);
+    Pulse nudged = find(done, 40, PulseFinder.Wanted.NOTHING.withBpm(76).withNudge(0.007));
+    assertEquals(p.beats().get(5).time() + 0.007, nudged.beats().get(5).time(), 1e-9);
   }
 
   /**

@@ -74,7 +74,7 @@ public record BarRows(int steps, double stepMs, List<Row> rows, List<BassMark> b
     }
     double beat = t.beats().get(first + 1).time() - start.time();
     return new BarRows(
-        steps, 1000 * beat / Pulse.STEPS_PER_BEAT, rows, bass(a, p, t, section, from, steps));
+        steps, 1000 * beat / p.stepsPerBeat(), rows, bass(a, p, t, section, from, steps));
   }
 
   /** Whole and begun bars of a section. */
@@ -120,12 +120,12 @@ public record BarRows(int steps, double stepMs, List<Row> rows, List<BassMark> b
     List<BassMark> out = new ArrayList<>();
     double zero = p.beatsAt(t.time(section, from, 0));
     for (var n : a.tonality().bass()) {
-      double step = (p.beatsAt(n.start()) - zero) * Pulse.STEPS_PER_BEAT;
+      double step = (p.beatsAt(n.start()) - zero) * p.stepsPerBeat();
       if (step > -0.5 && step < steps - 0.5) {
         out.add(
             new BassMark(
                 step,
-                (p.beatsAt(n.end()) - p.beatsAt(n.start())) * Pulse.STEPS_PER_BEAT,
+                (p.beatsAt(n.end()) - p.beatsAt(n.start())) * p.stepsPerBeat(),
                 n.pitch(),
                 true));
       }

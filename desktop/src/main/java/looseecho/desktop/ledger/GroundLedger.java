@@ -87,7 +87,7 @@ public final class GroundLedger extends VBox {
             button("bar-here", "At the playhead", () -> barOne(session.player().position())));
     Label meter =
         new Label(
-            p.beatsPerBar().value() + "/4, bar 1 at " + String.format(Locale.ROOT, "%.2f s", one));
+            p.meter().value().words() + ", bar 1 at " + String.format(Locale.ROOT, "%.2f s", one));
     meter.setId("bar-one");
     meter.getStyleClass().add(Theme.NUMBER);
     getChildren().addAll(ReadingRow.heading("Bars"), meter, bars);

@@ -13,7 +13,7 @@ import looseecho.desktop.session.Peaks;
 import looseecho.desktop.session.Reference;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
-import looseecho.form.Form;
+import looseecho.form.Event;
 import looseecho.form.Section;
 import looseecho.pulse.Beat;
 
@@ -212,7 +212,7 @@ public final class RiverView extends ChartPane {
       g.fillText(right - left > 62 ? name : s.label(), left + 6, 12, Math.max(8, right - left - 8));
     }
     g.setFill(colour(Hue.DOUBT, 0.25));
-    for (Form.Stop s : a.form().stops()) {
+    for (Event s : a.form().events(Event.Kind.STOP)) {
       g.fillRect(x(s.start()), NAMES, Math.max(2, x(s.end()) - x(s.start())), h - NAMES - 8);
     }
   }

@@ -14,13 +14,16 @@ import looseecho.desktop.session.Peaks;
 import looseecho.echo.Edits;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
+import looseecho.form.Change;
 import looseecho.form.Form;
 import looseecho.form.Section;
+import looseecho.hits.Feel;
 import looseecho.hits.Hit;
 import looseecho.notes.Key;
 import looseecho.notes.Note;
 import looseecho.notes.Tonality;
 import looseecho.pulse.Beat;
+import looseecho.pulse.Meter;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Reading;
 import org.junit.jupiter.api.Test;
@@ -37,7 +40,8 @@ class BarRowsTest {
       hits.add(new Hit(Lane.SNARE, 2 * b + 0.512, 100, b + 1, 5, 12, 0.8));
     }
     hits.add(new Hit(Lane.SNARE, 5.5, 60, 3, 13, 0, 0.5));
-    Form form = new Form(List.of(new Section("A", "verse", 0, 8, 4, 1)), List.of(), List.of());
+    Form form =
+        new Form(List.of(new Section("A", "verse", 0, 8, 4, 1, Change.NONE)), List.of(), List.of());
     Tonality tones =
         new Tonality(
             Reading.measured(new Key(0, true), 1, ""),
@@ -47,9 +51,16 @@ class BarRowsTest {
     return new Analysis(
         8,
         Optional.of(
-            new Pulse(Reading.measured(120.0, 1, ""), true, 1, Reading.measured(4, 1, ""), beats)),
+            new Pulse(
+                Reading.measured(120.0, 1, ""),
+                true,
+                1,
+                1,
+                Reading.measured(Meter.FOUR_FOUR, 1, ""),
+                beats)),
         form,
         hits,
+        Feel.NONE,
         tones,
         List.of());
   }

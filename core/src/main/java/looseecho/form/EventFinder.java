@@ -1,0 +1,115 @@
+package looseecho.form;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import looseecho.activity.Lane;
+import looseecho.activity.MelSpectra;
+import looseecho.hits.Hit;
+import looseecho.pulse.Pulse;
+
+/** Gathers the events of a track: stops, rolls, sweeps, thinning out, half and double speed. */
+final class EventFinder {
+  private static final double SILENT_DB = -46; // below the loudest frame
+  private static final double MIN_STOP_SECONDS = 0.2;
+  private static final int LONGEST_THINNING = 2; // bars
+  private static final int MOST_STEADY = 2; // bars of another back beat that make a passage
+
+  private EventFinder() {}
+
+  static List<Event> find(
+      MelSpectra mel, Pulse pulse, List<Hit> hits, BarFeatures bars, Layers layers, double end) {
+    List<Event> out = new ArrayList<>(stops(mel, pulse.timeAt(1), end));
+    out.addAll(RollFinder.find(hits, pulse));
+    out.addAll(SweepFinder.find(mel, pulse));
+    thinning(bars, layers, out);
+    passages(hits, bars, pulse, out);
+    out.sort(Comparator.comparingDouble(Event::start));
+    return out;
+  }
+
+  private static List<Event> stops(MelSpectra mel, double start, double end) {
+    List<Event> out = new ArrayList<>();
+    int since = -1;
+    int last = Math.min(mel.frames(), (int) (end * MelSpectra.FPS));
+    for (int n = Math.max(0, (int) (start * MelSpectra.FPS)); n < last; n++) {
+      boolean silent = mel.decibels(n) < SILENT_DB;
+      if (silent && since < 0) {
+        since = n;
+      } else if (!silent && since >= 0) {
+        if ((n - since) / (double) MelSpectra.FPS >= MIN_STOP_SECONDS) {
+          out.add(
+              new Event(
+                  Event.Kind.STOP,
+                  (double) since / MelSpectra.FPS,
+                  (double) n / MelSpectra.FPS,
+                  "everything stops",
+                  1));
+        }
+        since = -1;
+      }
+    }
+    return out;
+  }
+
+  /** A bar or two in which at most half of the layers go on, between fuller ones. */
+  private static void thinning(BarFeatures bars, Layers layers, List<Event> out) {
+    int n = bars.starts().length;
+    for (int b = 1; b < n; b++) {
+      int full = layers.count(b - 1);
+      int e = b;
+      while (e < n && full >= 3 && layers.count(e) > 0 && layers.count(e) <= full / 2) {
+        e++;
+      }
+      if (e > b && e - b <= LONGEST_THINNING && e < n && layers.count(e) > full / 2) {
+        out.add(
+            new Event(
+                Event.Kind.THINNING,
+                bars.starts()[b],
+                bars.ends()[e - 1],
+                "only " + layers.count(b) + " of " + full + " layers go on",
+                0.7));
+      }
+      b = Math.max(b, e);
+    }
+  }
+
+  /** Stretches in which the back beat is half or twice as fast as in most of the track. */
+  private static void passages(List<Hit> hits, BarFeatures bars, Pulse pulse, List<Event> out) {
+    if (pulse.beatsPerBar() != 4) {
+      return;
+    }
+    int n = bars.starts().length;
+    int[] kind = new int[n]; // 1: on two and four, 2: on three alone
+    int per = pulse.stepsPerBeat();
+    for (int b = 0; b < n; b++) {
+      boolean[] on = new boolean[4];
+      for (Hit h : hits) {
+        boolean snare = h.lane() == Lane.SNARE || h.lane() == Lane.CLAP;
+        if (snare && bars.at(h.time()) == b && (h.step() - 1) % per == 0 && h.step() <= 4 * per) {
+          on[(h.step() - 1) / per] = true;
+        }
+      }
+      kind[b] = on[1] && on[3] && !on[2] ? 1 : on[2] && !on[1] && !on[3] ? 2 : 0;
+    }
+    long back = java.util.Arrays.stream(kind).filter(k -> k == 1).count();
+    long half = java.util.Arrays.stream(kind).filter(k -> k == 2).count();
+    int rare = back >= half ? 2 : 1;
+    for (int b = 0; b < n; b++) {
+      int e = b;
+      while (e < n && kind[e] == rare) {
+        e++;
+      }
+      if (e - b >= MOST_STEADY && Math.min(back, half) < Math.max(back, half)) {
+        out.add(
+            new Event(
+                rare == 2 ? Event.Kind.HALF_SPEED : Event.Kind.DOUBLE_SPEED,
+                bars.starts()[b],
+                bars.ends()[e - 1],
+                rare == 2 ? "the snare goes to half speed" : "the snare goes to double speed",
+                0.8));
+      }
+      b = Math.max(b, e);
+    }
+  }
+}

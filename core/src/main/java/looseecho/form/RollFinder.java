@@ -1,0 +1,100 @@
+package looseecho.form;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import looseecho.activity.Lane;
+import looseecho.hits.Hit;
+import looseecho.pulse.Pulse;
+
+/**
+ * Finds rolls: runs of even, quick hits of one drum (common practice: a snare roll leads into a
+ * section, hats roll in thirty-seconds or triplets). Runs that come in every other bar or more are
+ * the pattern itself and no event.
+ */
+final class RollFinder {
+  private static final double SNARE_GAP = 0.30; // beats: sixteenths and quicker
+  private static final double HAT_GAP = 0.19; // quicker than sixteenths
+  private static final int FEWEST = 5;
+  private static final double EVEN = 1.9; // longest gap over shortest
+  private static final double RISING = 12; // velocity from the first to the last third
+  private static final double TOO_OFTEN = 0.4; // rolls per bar
+
+  private RollFinder() {}
+
+  static List<Event> find(List<Hit> hits, Pulse pulse) {
+    List<Event> out = new ArrayList<>();
+    out.addAll(runs(hits, Set.of(Lane.SNARE, Lane.CLAP), "snare", SNARE_GAP, pulse));
+    out.addAll(runs(hits, Set.of(Lane.TOM), "tom", SNARE_GAP, pulse));
+    out.addAll(runs(hits, Set.of(Lane.HAT_CLOSED), "hat", HAT_GAP, pulse));
+    return out;
+  }
+
+  private static List<Event> runs(
+      List<Hit> hits, Set<Lane> lanes, String name, double gap, Pulse pulse) {
+    List<Event> out = new ArrayList<>();
+    List<Hit> run = new ArrayList<>();
+    for (Hit h : hits) {
+      if (!lanes.contains(h.lane())) {
+        continue;
+      }
+      double beats =
+          run.isEmpty()
+              ? Double.MAX_VALUE
+              : pulse.beatsAt(h.time()) - pulse.beatsAt(run.get(run.size() - 1).time());
+      if (beats < 0.04) {
+        continue; // a clap and a snare together are one stroke
+      }
+      if (beats > gap) {
+        close(run, name, pulse, out);
+        run.clear();
+      }
+      run.add(h);
+    }
+    close(run, name, pulse, out);
+    return out.size() > TOO_OFTEN * pulse.bars().size() ? List.of() : out;
+  }
+
+  private static void close(List<Hit> run, String name, Pulse pulse, List<Event> out) {
+    if (run.size() < FEWEST) {
+      return;
+    }
+    double[] gaps = new double[run.size() - 1];
+    for (int i = 0; i < gaps.length; i++) {
+      gaps[i] = pulse.beatsAt(run.get(i + 1).time()) - pulse.beatsAt(run.get(i).time());
+    }
+    java.util.Arrays.sort(gaps);
+    double usual = gaps[gaps.length / 2];
+    if (gaps[gaps.length - 1] > EVEN * Math.max(gaps[0], 0.5 * usual)) {
+      return;
+    }
+    int third = Math.max(1, run.size() / 3);
+    double rise = mean(run.subList(run.size() - third, run.size())) - mean(run.subList(0, third));
+    double end = run.get(run.size() - 1).time();
+    double length = end - run.get(0).time();
+    String words =
+        name
+            + " roll in "
+            + division(usual)
+            + (rise > RISING ? ", getting louder" : rise < -RISING ? ", getting softer" : "");
+    double confidence = run.stream().mapToDouble(Hit::confidence).average().orElse(0);
+    out.add(
+        new Event(
+            Event.Kind.ROLL,
+            run.get(0).time(),
+            end + length / gaps.length,
+            words,
+            Math.min(1, confidence)));
+  }
+
+  private static double mean(List<Hit> hits) {
+    return hits.stream().mapToInt(Hit::velocity).average().orElse(0);
+  }
+
+  /** The note value nearest to a gap in beats. */
+  private static String division(double beats) {
+    return beats > 0.29
+        ? "triplets"
+        : beats > 0.205 ? "sixteenths" : beats > 0.145 ? "sixteenth triplets" : "thirty-seconds";
+  }
+}

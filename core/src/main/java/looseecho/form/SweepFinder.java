@@ -1,0 +1,156 @@
+package looseecho.form;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import looseecho.activity.MelSpectra;
+import looseecho.pulse.Pulse;
+
+/**
+ * Finds rises, falls and filter moves: stretches of two to eight bars over which the level, or the
+ * highest band still sounding, moves in one line. Drums are kept out by taking the lower quartile
+ * of each beat. Least squares with the coefficient of determination as confidence.
+ */
+final class SweepFinder {
+  private static final double LEVEL_DB = 9; // least change of level that counts
+  private static final double EDGE_BANDS = 15; // about an octave around 3 kHz
+  private static final double LINEAR = 0.88; // least r squared
+  private static final double STEP_SHARE = 0.36; // a jump beyond this share is an edge, no sweep
+  private static final double SOUNDING_DB = -12; // against the band's own mean
+  private static final int LOW_BANDS = 20; // up to about 700 Hz
+  private static final double LOW_STAYS_DB = 5;
+  private static final double AUDIBLE_DB = -45;
+  private static final double DB_PER_UNIT = 2.5 * 20 / Math.log(10); // of MelSpectra.band
+
+  /** Per beat: level of the bands above the bass, level of the bass, number of sounding bands. */
+  private record Curves(double[] level, double[] low, double[] edge) {}
+
+  private record Line(double from, double to, double fit, double step) {
+    double change() {
+      return to - from;
+    }
+  }
+
+  private SweepFinder() {}
+
+  static List<Event> find(MelSpectra mel, Pulse pulse) {
+    Curves c = curves(mel, pulse);
+    List<Event> found = new ArrayList<>();
+    int bar = pulse.beatsPerBar();
+    int beats = c.level().length;
+    for (int bars = 8; bars >= 2; bars--) {
+      for (int from = 0; from + bars * bar <= beats; from++) {
+        event(c, pulse, from, from + bars * bar, found);
+      }
+    }
+    found.sort(
+        Comparator.comparingDouble(
+            e -> -e.confidence() * Math.sqrt(e.end() - e.start()))); // long and straight first
+    List<Event> out = new ArrayList<>();
+    for (Event e : found) {
+      if (out.stream().noneMatch(o -> e.start() < o.end() - 1e-6 && o.start() < e.end() - 1e-6)) {
+        out.add(e);
+      }
+    }
+    return out;
+  }
+
+  private static void event(Curves c, Pulse pulse, int from, int to, List<Event> out) {
+    Line level = line(c.level(), from, to);
+    Line edge = line(c.edge(), from, to);
+    Line low = line(c.low(), from, to);
+    double start = pulse.beats().get(from).time();
+    double end = pulse.timeAt(to);
+    boolean filter =
+        Math.abs(edge.change()) >= EDGE_BANDS
+            && edge.fit() >= LINEAR
+            && edge.step() < STEP_SHARE * Math.abs(edge.change())
+            && Math.abs(low.change()) < LOW_STAYS_DB;
+    if (filter) {
+      boolean opens = edge.change() > 0;
+      out.add(
+          new Event(
+              opens ? Event.Kind.FILTER_OPENS : Event.Kind.FILTER_CLOSES,
+              start,
+              end,
+              opens ? "a filter opens" : "a filter closes",
+              edge.fit()));
+    } else if (Math.abs(level.change()) >= LEVEL_DB
+        && level.fit() >= LINEAR
+        && level.step() < STEP_SHARE * Math.abs(level.change())) {
+      boolean up = level.change() > 0;
+      boolean outer = up ? from == 0 : to >= c.level().length - 1;
+      String words =
+          String.format(
+              java.util.Locale.ROOT,
+              "%s over %.0f dB",
+              outer ? (up ? "fades in" : "fades out") : up ? "rises" : "falls",
+              Math.abs(level.change()));
+      out.add(new Event(up ? Event.Kind.RISE : Event.Kind.FALL, start, end, words, level.fit()));
+    }
+  }
+
+  private static Line line(double[] y, int from, int to) {
+    int n = to - from;
+    double mx = (n - 1) / 2.0;
+    double my = 0;
+    for (int i = from; i < to; i++) {
+      my += y[i] / n;
+    }
+    double xy = 0;
+    double xx = 0;
+    double yy = 1e-9;
+    double step = 0;
+    for (int i = 0; i < n; i++) {
+      double d = y[from + i] - my;
+      xy += (i - mx) * d;
+      xx += (i - mx) * (i - mx);
+      yy += d * d;
+      step = i == 0 ? 0 : Math.max(step, Math.abs(y[from + i] - y[from + i - 1]));
+    }
+    double slope = xy / xx;
+    return new Line(my - slope * mx, my + slope * mx, xy * xy / (xx * yy), step);
+  }
+
+  private static Curves curves(MelSpectra mel, Pulse pulse) {
+    int n = pulse.beats().size() - 1;
+    Curves c = new Curves(new double[n], new double[n], new double[n]);
+    double[][] quartile = new double[n][MelSpectra.BANDS];
+    for (int k = 0; k < n; k++) {
+      int a = frame(mel, pulse.beats().get(k).time());
+      int b = Math.max(a + 1, frame(mel, pulse.beats().get(k + 1).time()));
+      double[] values = new double[b - a];
+      for (int band = 0; band < MelSpectra.BANDS; band++) {
+        for (int i = a; i < b; i++) {
+          values[i - a] = DB_PER_UNIT * mel.band(i, band);
+        }
+        Arrays.sort(values);
+        double v = values[values.length / 4];
+        quartile[k][band] = v;
+        if (band < LOW_BANDS) {
+          c.low()[k] += v / LOW_BANDS;
+        } else {
+          c.level()[k] += v / (MelSpectra.BANDS - LOW_BANDS);
+        }
+      }
+      for (int i = a; i < b; i++) {
+        values[i - a] = mel.decibels(i);
+      }
+      Arrays.sort(values);
+      if (values[values.length / 2] < AUDIBLE_DB) {
+        c.level()[k] = -60; // silence ends every line
+      }
+    }
+    for (int k = 0; k < n; k++) {
+      for (int band = 0; band < MelSpectra.BANDS; band++) {
+        c.edge()[k] = quartile[k][band] > SOUNDING_DB ? band : c.edge()[k];
+      }
+    }
+    return c;
+  }
+
+  private static int frame(MelSpectra mel, double time) {
+    return Math.max(0, Math.min(mel.frames() - 1, (int) Math.round(time * MelSpectra.FPS)));
+  }
+}
