@@ -9,16 +9,17 @@ import looseecho.pulse.Pulse;
 
 /**
  * Finds rises, falls and filter moves: stretches of two to eight bars over which the level, or the
- * highest band still sounding, moves in one line. Drums are kept out by taking the lower quartile
- * of each beat. Least squares with the coefficient of determination as confidence.
+ * number of bands that sound, moves in one line. Drums are kept out by taking the lower quartile of
+ * each beat. Least squares with the coefficient of determination as confidence.
  */
 final class SweepFinder {
   private static final double LEVEL_DB = 9; // least change of level that counts
   private static final double EDGE_BANDS = 15; // about an octave around 3 kHz
   private static final double LINEAR = 0.88; // least r squared
   private static final double STEP_SHARE = 0.36; // a jump beyond this share is an edge, no sweep
-  private static final double SOUNDING_DB = -12; // against the band's own mean
-  private static final int LOW_BANDS = 20; // up to about 700 Hz
+  private static final double SOUNDING_DB = -10; // against the band's own level in the louder beats
+  private static final double STRAIGHT = 8; // how much straightness weighs against length
+  private static final int LOW_BANDS = 10; // up to about 300 Hz
   private static final double LOW_STAYS_DB = 5;
   private static final double AUDIBLE_DB = -45;
   private static final double DB_PER_UNIT = 2.5 * 20 / Math.log(10); // of MelSpectra.band
@@ -46,7 +47,9 @@ final class SweepFinder {
     }
     found.sort(
         Comparator.comparingDouble(
-            e -> -e.confidence() * Math.sqrt(e.end() - e.start()))); // long and straight first
+            e ->
+                -Math.pow(e.confidence(), STRAIGHT)
+                    * Math.sqrt(e.end() - e.start()))); // long and straight first
     List<Event> out = new ArrayList<>();
     for (Event e : found) {
       if (out.stream().noneMatch(o -> e.start() < o.end() - 1e-6 && o.start() < e.end() - 1e-6)) {
@@ -142,9 +145,15 @@ final class SweepFinder {
         c.level()[k] = -60; // silence ends every line
       }
     }
-    for (int k = 0; k < n; k++) {
-      for (int band = 0; band < MelSpectra.BANDS; band++) {
-        c.edge()[k] = quartile[k][band] > SOUNDING_DB ? band : c.edge()[k];
+    for (int band = LOW_BANDS; band < MelSpectra.BANDS; band++) {
+      double[] column = new double[n];
+      for (int k = 0; k < n; k++) {
+        column[k] = quartile[k][band];
+      }
+      Arrays.sort(column);
+      double usual = column[(int) (0.75 * (n - 1))];
+      for (int k = 0; k < n; k++) {
+        c.edge()[k] += quartile[k][band] > usual + SOUNDING_DB ? 1 : 0;
       }
     }
     return c;
