@@ -16,12 +16,30 @@ public final class Player implements AutoCloseable {
 
   /**
    * What is played, from where to where; replaced as a whole so that the sounding thread sees one
-   * state.
+   * state. Sounds are as long as their own seconds divided by the speed; loop and clicks are in
+   * their own seconds.
    */
   private record Deck(
-      Audio heard, Audio echo, double heardGain, double echoGain, int loopStart, int loopEnd) {}
+      Audio heard,
+      Audio echo,
+      double heardGain,
+      double echoGain,
+      double speed,
+      double loopStart,
+      double loopEnd,
+      Click click) {
+    int sample(double seconds) {
+      return (int) Math.min(Integer.MAX_VALUE, Math.round(seconds / speed * EchoRenderer.RATE));
+    }
 
-  private static final Deck EMPTY = new Deck(null, null, 1, 1, 0, Integer.MAX_VALUE);
+    Deck with(Audio newHeard, Audio newEcho, double newEchoGain, double newSpeed, Click newClick) {
+      return new Deck(
+          newHeard, newEcho, heardGain, newEchoGain, newSpeed, loopStart, loopEnd, newClick);
+    }
+  }
+
+  private static final Deck EMPTY =
+      new Deck(null, null, 1, 1, 1, 0, Double.POSITIVE_INFINITY, Click.NONE);
 
   private final OutputDevice device;
   private final Thread thread;
@@ -42,17 +60,48 @@ public final class Player implements AutoCloseable {
     thread.start();
   }
 
-  /** Sets what is heard, or null; the echo is dropped with it. */
+  /** Sets what is heard, or null; the echo is dropped with it, speed and loop are set back. */
   public void load(Audio heard, double heardGain) {
     playing = false;
-    deck.set(new Deck(heard, null, heardGain, 1, 0, Integer.MAX_VALUE));
+    deck.set(new Deck(heard, null, heardGain, 1, 1, 0, Double.POSITIVE_INFINITY, Click.NONE));
     jump = 0;
   }
 
-  /** Sets the echo while playing goes on; it is faded in over the old one within a block. */
+  /**
+   * Sets the echo while playing goes on; it is faded in over the old one within a block. It must be
+   * as slow as what is heard.
+   */
   public void echo(Audio echo, double gain) {
+    deck.updateAndGet(d -> d.with(d.heard(), echo, gain, d.speed(), d.click()));
+  }
+
+  /**
+   * Exchanges both sounds for copies of another speed; the place in the music stays.
+   *
+   * @param heard as long as before divided by the speed
+   * @param echo likewise, or null
+   * @param speed 1 for the sounds themselves
+   */
+  public void speed(Audio heard, Audio echo, double speed) {
+    double place = position();
+    deck.updateAndGet(d -> d.with(heard, echo, d.echoGain(), speed, Click.NONE));
+    seek(place);
+  }
+
+  public double speed() {
+    return deck.get().speed();
+  }
+
+  /** Clicks at these seconds, higher where accented; none with empty arrays. */
+  public void click(double[] seconds, boolean[] accents) {
     deck.updateAndGet(
-        d -> new Deck(d.heard(), echo, d.heardGain(), gain, d.loopStart(), d.loopEnd()));
+        d ->
+            d.with(
+                d.heard(),
+                d.echo(),
+                d.echoGain(),
+                d.speed(),
+                Click.of(seconds, accents, EchoRenderer.RATE / d.speed())));
   }
 
   /**
@@ -60,10 +109,17 @@ public final class Player implements AutoCloseable {
    * start}.
    */
   public void loop(double start, double end) {
-    int a = (int) Math.round(start * EchoRenderer.RATE);
-    int b = end > start ? (int) Math.round(end * EchoRenderer.RATE) : Integer.MAX_VALUE;
     deck.updateAndGet(
-        d -> new Deck(d.heard(), d.echo(), d.heardGain(), d.echoGain(), Math.max(0, a), b));
+        d ->
+            new Deck(
+                d.heard(),
+                d.echo(),
+                d.heardGain(),
+                d.echoGain(),
+                d.speed(),
+                Math.max(0, start),
+                end > start ? end : Double.POSITIVE_INFINITY,
+                d.click()));
   }
 
   /** 0 = heard alone, 1 = echo alone; between them both, equally loud in the middle. */
@@ -98,13 +154,13 @@ public final class Player implements AutoCloseable {
 
   /** Moves to a second. */
   public void seek(double seconds) {
-    jump = (int) Math.max(0, Math.round(seconds * EchoRenderer.RATE));
+    jump = Math.max(0, deck.get().sample(seconds));
   }
 
   /** The second that is heard now. */
   public double position() {
     int j = jump;
-    return (double) (j >= 0 ? j : position) / EchoRenderer.RATE;
+    return (double) (j >= 0 ? j : position) / EchoRenderer.RATE * deck.get().speed();
   }
 
   /** Plays a short mono sound at once, over everything. */
@@ -136,6 +192,7 @@ public final class Player implements AutoCloseable {
     private Audio lastEcho;
     private float[] shot;
     private int shotAt;
+    private int lastClick;
 
     void block(float[] out) {
       Deck d = deck.get();
@@ -163,6 +220,9 @@ public final class Player implements AutoCloseable {
           double fade = (double) i / BLOCK;
           l = heardGain * sample(d.heard(), 0) + echoGain * mix(oldEcho, d.echo(), fade, 0);
           r = heardGain * sample(d.heard(), 1) + echoGain * mix(oldEcho, d.echo(), fade, 1);
+          double c = click(d.click());
+          l += c;
+          r += c;
           advance(d);
         }
         double s = shot != null && shotAt < shot.length ? shot[shotAt++] * volume : 0;
@@ -186,10 +246,23 @@ public final class Player implements AutoCloseable {
       int next = position + 1;
       int length =
           d.heard() != null ? d.heard().length() : d.echo() != null ? d.echo().length() : 0;
-      if (next >= Math.min(d.loopEnd(), length)) {
-        next = d.loopStart() < length ? d.loopStart() : 0;
+      if (next >= Math.min(d.sample(d.loopEnd()), length)) {
+        int start = d.sample(d.loopStart());
+        next = start < length ? start : 0;
       }
       position = next;
+    }
+
+    private double click(Click c) {
+      int p = position;
+      if (c.at().length == 0) {
+        return 0;
+      }
+      boolean stale = lastClick >= c.at().length || lastClick < 0 || c.at()[lastClick] > p;
+      if (stale || lastClick + 1 < c.at().length && c.at()[lastClick + 1] <= p) {
+        lastClick = c.before(p);
+      }
+      return lastClick < 0 ? 0 : c.sample(p, lastClick);
     }
 
     private double mix(Audio before, Audio now, double fade, int channel) {
