@@ -7,34 +7,38 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * The template with undo and redo, and the log of what was done. States are immutable, so keeping
- * them is cheap. Not thread-safe: it belongs to the thread that edits.
+ * Work with undo and redo, and the log of what was done. States are immutable, so keeping them is
+ * cheap. Not thread-safe: it belongs to the thread that edits.
  */
-public final class History {
+public final class History<T> {
   private static final int MAX_STATES = 500;
-  private final Deque<Edits.Edited> past = new ArrayDeque<>();
-  private final Deque<Edits.Edited> future = new ArrayDeque<>();
+
+  /** A state and what led to it, in words. */
+  private record Moment<T>(T state, String words) {}
+
+  private final Deque<Moment<T>> past = new ArrayDeque<>();
+  private final Deque<Moment<T>> future = new ArrayDeque<>();
   private final List<String> log = new ArrayList<>();
-  private Edits.Edited present;
+  private Moment<T> present;
 
-  public History(Template start) {
-    present = new Edits.Edited(start, "Template made from what was heard");
-    log.add(present.words());
+  public History(T start, String words) {
+    present = new Moment<>(start, words);
+    log.add(words);
   }
 
-  public Template template() {
-    return present.template();
+  public T present() {
+    return present.state();
   }
 
-  /** Makes the edit the present state; redo is forgotten. */
-  public void apply(Edits.Edited edit) {
+  /** Makes a state the present one; redo is forgotten. */
+  public void apply(T state, String words) {
     past.push(present);
     if (past.size() > MAX_STATES) {
       past.removeLast();
     }
     future.clear();
-    present = edit;
-    log.add(edit.words());
+    present = new Moment<>(state, words);
+    log.add(words);
   }
 
   /** What was undone, in words; empty when there is nothing to undo. */

@@ -43,6 +43,18 @@ public record Template(
     return start + (beat - i) * (beats.get(i + 1).time() - start) + offsetMs / 1000;
   }
 
+  /** Seconds of all drum hits, section by section. */
+  public double[] attacks() {
+    return java.util.stream.IntStream.range(0, sections.size())
+        .boxed()
+        .flatMapToDouble(
+            s ->
+                sections.get(s).drums().values().stream()
+                    .flatMap(List::stream)
+                    .mapToDouble(h -> time(s, h.step(), h.offsetMs())))
+        .toArray();
+  }
+
   /** Seconds of the end of the last section. */
   public double end() {
     return beats.get(beats.size() - 1).time();

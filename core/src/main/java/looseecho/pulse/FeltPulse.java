@@ -83,34 +83,39 @@ final class FeltPulse {
     return sum;
   }
 
-  /** "hats in eighths" and so on, by the median number of hat hits in the beats that have any. */
+  /** "hats in eighths" and so on, by the usual gap between neighbouring hats, in beats. */
   private String hats() {
-    List<Integer> perBeat = new ArrayList<>();
-    int all = 0;
-    for (int k = 0; k + 1 < path.times().length; k++) {
-      int hits = 0;
-      int to = Math.min(activity.frames() - 2, (int) Math.round(path.times()[k + 1] * 100) - NEAR);
-      for (int n = Math.max(1, (int) Math.round(path.times()[k] * 100) - NEAR); n < to; n++) {
-        double v = hat(n);
-        hits += v > HIT && v >= hat(n - 1) && v > hat(n + 1) ? 1 : 0;
+    List<Double> gaps = new ArrayList<>();
+    double last = -1;
+    int k = 0;
+    for (int n = 1; n < activity.frames() - 1; n++) {
+      double v = hat(n);
+      if (!(v > HIT && v >= hat(n - 1) && v > hat(n + 1))) {
+        continue;
       }
-      if (hits > 0) {
-        perBeat.add(hits);
-        all += hits;
+      while (k + 2 < path.times().length && path.times()[k + 1] < n / 100.0) {
+        k++;
       }
+      double beats = (n / 100.0 - last) / (path.times()[k + 1] - path.times()[k]);
+      if (last >= 0 && beats < 1.2) {
+        gaps.add(beats);
+      }
+      last = n / 100.0;
     }
-    if (all < FEWEST_HATS) {
+    if (gaps.size() < FEWEST_HATS) {
       return "";
     }
-    perBeat.sort(null);
-    return switch (perBeat.get(perBeat.size() / 2)) {
-      case 1 -> "hats on the quarters";
-      case 2 -> "hats in eighths";
-      case 3 -> "hats in triplets";
-      case 4, 5 -> "hats in sixteenths";
-      case 6 -> "hats in sixteenth triplets";
-      default -> "hats in thirty-seconds";
-    };
+    gaps.sort(null);
+    double usual = gaps.get(gaps.size() / 3); // a hat left out here and there does not count
+    return usual > 0.7
+        ? "hats on the quarters"
+        : usual > 0.41
+            ? "hats in eighths"
+            : usual > 0.29
+                ? "hats in triplets"
+                : usual > 0.2
+                    ? "hats in sixteenths"
+                    : usual > 0.145 ? "hats in sixteenth triplets" : "hats in thirty-seconds";
   }
 
   private double hat(int n) {

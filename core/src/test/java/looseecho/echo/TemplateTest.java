@@ -53,27 +53,28 @@ public class TemplateTest {
   @Test
   void undoAndRedoRestoreEveryState() {
     Random random = new Random(11);
-    History history = new History(small());
-    List<Template> states = new ArrayList<>(List.of(history.template()));
+    History<Template> history = new History<>(small(), "made");
+    List<Template> states = new ArrayList<>(List.of(history.present()));
     for (int i = 0; i < 60; i++) {
-      Template t = history.template();
+      Template t = history.present();
       int section = random.nextInt(2);
       Lane lane = Lane.values()[random.nextInt(8)];
       int step = random.nextInt(24);
-      history.apply(
+      Edits.Edited edit =
           random.nextInt(3) > 0
               ? Edits.toggle(t, section, lane, step, 1 + random.nextInt(127), random.nextBoolean())
-              : Edits.shape(t, section, lane, step, 64, random.nextInt(40) - 20));
-      states.add(history.template());
+              : Edits.shape(t, section, lane, step, 64, random.nextInt(40) - 20);
+      history.apply(edit.template(), edit.words());
+      states.add(history.present());
     }
     for (int i = states.size() - 2; i >= 0; i--) {
       assertTrue(history.undo().isPresent());
-      assertEquals(states.get(i), history.template());
+      assertEquals(states.get(i), history.present());
     }
     assertTrue(history.undo().isEmpty());
     for (int i = 1; i < states.size(); i++) {
       assertTrue(history.redo().isPresent());
-      assertEquals(states.get(i), history.template());
+      assertEquals(states.get(i), history.present());
     }
     assertEquals(1 + 3 * 60, history.log().size());
   }

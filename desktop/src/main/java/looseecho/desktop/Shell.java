@@ -254,6 +254,8 @@ public final class Shell extends BorderPane {
       case F -> transport.flip();
       case N -> switchLight();
       case T -> session.tap();
+      case K -> session.playback().clickProperty().set(!session.playback().clickProperty().get());
+      case G -> transport.slower();
       case F1 -> help();
       default -> {
         return false;

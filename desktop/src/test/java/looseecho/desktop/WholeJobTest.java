@@ -12,143 +12,28 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
-import javafx.scene.Scene;
-import javafx.scene.control.Button;
-import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
-import javafx.scene.control.ToggleButton;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.Dragboard;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import looseecho.activity.Lane;
-import looseecho.desktop.session.Session;
-import looseecho.desktop.theme.Theme;
 import looseecho.echo.Template;
-import looseecho.project.CorrectionStore;
-import looseecho.sound.SilentDevice;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
-import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
-/** The real window, driven as a producer drives it, with the demo that ships. */
-@ExtendWith(ApplicationExtension.class)
-class WholeJobTest {
-  private static final int SECONDS = 120;
-  @TempDir private Path dir;
-  private Session session;
-  private Shell shell;
-  private FxRobot robot;
-
+/** The rest of the job, from the steps to the export. */
+class WholeJobTest extends WindowTest {
   @Start
   void start(Stage stage) throws IOException {
-    session =
-        new Session(
-            new SilentDevice(44100), new CorrectionStore(Files.createTempDirectory("corrections")));
-    shell = new Shell(session);
-    Scene scene = new Scene(shell, 1280, 800);
-    Theme.apply(scene);
-    stage.setScene(scene);
-    stage.show();
-    stage.requestFocus();
+    open(stage);
   }
 
-  @BeforeEach
-  void take(FxRobot given) {
-    robot = given;
-  }
-
-  @AfterEach
-  void end() {
-    robot.interact(session::close);
-  }
-
-  private void until(String what, Callable<Boolean> condition) {
-    try {
-      WaitForAsyncUtils.waitFor(
-          SECONDS, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(condition).get());
-    } catch (java.util.concurrent.TimeoutException e) {
-      throw new AssertionError(
-          "waited in vain until " + what + "; the message is: " + session.messageProperty().get(),
-          e);
-    }
-    WaitForAsyncUtils.waitForFxEvents();
-  }
-
-  private void openDemo() {
-    robot.clickOn("#welcome-demo");
-    until(
-        "the demo is heard",
-        () ->
-            session.analysisProperty().get() != null
-                && session.echoProperty().get() != null
-                && !session.work().runningProperty().get());
-  }
-
-  private String text(String id) {
-    return robot.lookup(id).queryAs(Label.class).getText();
-  }
-
-  private void fire(String id) {
-    Button b = robot.lookup(id).queryButton();
-    robot.interact(b::fire);
-  }
-
-  private void go(String step) {
-    ToggleButton b = robot.lookup(step).queryAs(ToggleButton.class);
-    robot.interact(b::fire);
-    WaitForAsyncUtils.waitForFxEvents();
-  }
-
-  private void await(String tempo) {
-    until(
-        "the tempo is " + tempo,
-        () -> text("#reading-tempo").equals(tempo) && !session.work().runningProperty().get());
-  }
-
-  @Test
-  void theGroundIsCorrectedInOneGestureAndEverythingFollows() {
-    openDemo();
-    assertEquals("108 BPM", text("#reading-tempo"));
-    assertEquals("D minor", text("#reading-key"));
-    int beats = session.templateProperty().get().beats().size();
-    fire("#halve");
-    await("54 BPM");
-    assertTrue(
-        Math.abs(session.templateProperty().get().beats().size() - beats / 2) <= 4,
-        "half as many beats");
-    fire("#double");
-    await("108 BPM");
-    for (int k = 0; k < 5; k++) {
-      robot.type(KeyCode.T).sleep(300);
-    }
-    assertTrue(
-        text("#tapped").startsWith("Tapped ") && text("#tapped").contains("speaks for"),
-        text("#tapped"));
-    double one = firstBar();
-    fire("#bar-later");
-    until("bar 1 has moved", () -> Math.abs(firstBar() - one - 60.0 / 108) < 0.02);
-    fire("#bar-earlier");
-    until("bar 1 is back", () -> Math.abs(firstBar() - one) < 0.02);
-  }
-
-  private double firstBar() {
-    return session.analysisProperty().get().pulse().orElseThrow().beats().stream()
-        .filter(b -> b.bar() == 1 && b.position() == 1)
-        .findFirst()
-        .orElseThrow()
-        .time();
-  }
+  @TempDir private Path dir;
 
   @Test
   void aStepIsChangedByMouseAndKeysUndoneHeardAndExported() throws IOException {

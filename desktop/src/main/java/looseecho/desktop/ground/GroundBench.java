@@ -1,29 +1,53 @@
 package looseecho.desktop.ground;
 
 import javafx.scene.control.Label;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 
 /**
- * Two charts: the loudness of every bar as a tide, and the wave near the playhead with its beats.
+ * The track's shape over one scale (loudness with events, tempo, sections) and the wave below with
+ * its beats.
  */
 public final class GroundBench extends VBox {
+  private final SectionStrip strip;
+
   public GroundBench(Session session) {
-    super(8);
+    super(4);
     getStyleClass().add("bench");
+    strip = new SectionStrip(session);
     TideChart tide = new TideChart(session);
     WaveChart wave = new WaveChart(session);
     VBox.setVgrow(tide, Priority.ALWAYS);
     VBox.setVgrow(wave, Priority.ALWAYS);
     getChildren()
         .addAll(
-            heading("Sections and loudness, bar by bar"),
+            heading("Loudness, tempo and sections. Drag an edge to the beat it belongs on"),
             tide,
+            new TempoCurve(session),
+            new SectionBands(session, strip::editName),
+            strip,
             heading(
-                "The wave at the playhead: scroll to zoom, click a beat and press 1 to make it bar 1"),
+                "The wave: the wheel zooms, dragging moves, Home shows all; click a beat and press 1 for bar 1"),
             wave);
+    addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+  }
+
+  private void key(KeyEvent e) {
+    if (e.getTarget() instanceof TextInputControl || e.isShortcutDown()) {
+      return;
+    }
+    switch (e.getCode()) {
+      case S -> strip.split();
+      case J -> strip.join();
+      default -> {
+        return;
+      }
+    }
+    e.consume();
   }
 
   private static Label heading(String text) {

@@ -4,70 +4,133 @@ import java.util.Locale;
 import javafx.animation.AnimationTimer;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
 import javafx.scene.text.Font;
 import looseecho.analysis.Analysis;
+import looseecho.audio.Audio;
 import looseecho.desktop.control.ChartPane;
+import looseecho.desktop.control.TimeWindow;
 import looseecho.desktop.session.Reference;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.pulse.Beat;
 
 /**
- * A stretch of the wave around the playhead with beat and bar lines. Scroll zooms, click moves the
- * playhead to a beat.
+ * The wave with beat and bar lines, from the whole track down to single samples. The wheel zooms at
+ * the pointer, dragging moves, a click sets the playhead.
  */
-final class WaveChart extends ChartPane {
-  private static final double MIN_SPAN = 0.05;
-  private static final double MAX_SPAN = 60;
+public final class WaveChart extends ChartPane {
   private static final double HEAD = 20;
+  private static final double STEP = 1.5; // pixels between points of the outline
+  private static final double SAMPLES_PER_PIXEL = 6; // below this the wave itself is drawn
+  private static final double DOTS = 0.25; // samples per pixel below which each is a dot
+  private static final double DRAG = 4;
   private final Session session;
-  private double span = 9;
-  private double left;
+  private final TimeWindow window = new TimeWindow(9);
   private double drawn = -1;
+  private double pressedAt;
+  private double draggedTo;
+  private boolean dragging;
 
-  WaveChart(Session session) {
+  public WaveChart(Session session) {
     this.session = session;
     setId("wave");
     setPrefHeight(170);
     setMinHeight(90);
     setFocusTraversable(true);
-    setAccessibleText("The wave near the playhead with its beats");
+    setAccessibleText("The wave with its beats");
     follow(session.referenceProperty());
     follow(session.analysisProperty());
-    setOnScroll(e -> zoom(Math.pow(1.2, -e.getDeltaY() / 40)));
-    setOnMousePressed(
-        e -> {
-          requestFocus();
-          session.player().seek(nearestBeat(left + e.getX() / getWidth() * span));
-        });
-    setOnKeyPressed(
-        e -> {
-          if (e.getCode() == KeyCode.DIGIT1) {
-            double at = session.player().position();
-            session.correct(
-                c -> c.withBarOneAt(at), String.format(Locale.ROOT, "Bar 1 set at %.2f s", at));
-          } else if (e.getCode() == KeyCode.PLUS || e.getCode() == KeyCode.EQUALS) {
-            zoom(0.7);
-          } else if (e.getCode() == KeyCode.MINUS) {
-            zoom(1.4);
-          }
-        });
+    session
+        .referenceProperty()
+        .addListener((o, a, b) -> window.track(b == null ? 1 : b.peaks().duration()));
+    if (session.referenceProperty().get() != null) {
+      window.track(session.referenceProperty().get().peaks().duration());
+    }
+    setOnScroll(this::scrolled);
+    setOnMousePressed(this::pressed);
+    setOnMouseDragged(this::dragged);
+    setOnMouseReleased(this::released);
+    setOnKeyPressed(this::key);
     new AnimationTimer() {
       @Override
       public void handle(long now) {
-        if (Math.abs(session.player().position() - drawn) > 0.002) {
+        if (session.player().position() != drawn) {
+          window.show(session.player().position(), session.player().playing());
           redraw();
         }
       }
     }.start();
   }
 
-  private void zoom(double factor) {
-    span = Math.max(MIN_SPAN, Math.min(MAX_SPAN, span * factor));
+  /** The stretch shown, to be measured and tested. */
+  public TimeWindow window() {
+    return window;
+  }
+
+  private void scrolled(ScrollEvent e) {
+    if (e.isShiftDown() || Math.abs(e.getDeltaX()) > Math.abs(e.getDeltaY())) {
+      window.move(-(e.getDeltaX() + e.getDeltaY()) / getWidth());
+    } else {
+      window.zoom(Math.pow(1.2, -e.getDeltaY() / 40), e.getX() / getWidth());
+    }
     redraw();
   }
 
+  private void pressed(MouseEvent e) {
+    requestFocus();
+    pressedAt = e.getX();
+    draggedTo = e.getX();
+    dragging = false;
+  }
+
+  private void dragged(MouseEvent e) {
+    dragging |= Math.abs(e.getX() - pressedAt) > DRAG;
+    if (dragging) {
+      window.move((draggedTo - e.getX()) / getWidth());
+      draggedTo = e.getX();
+      redraw();
+    }
+  }
+
+  private void released(MouseEvent e) {
+    if (!dragging) {
+      window.follow();
+      session.player().seek(nearestBeat(window.seconds(e.getX() / getWidth())));
+      redraw();
+    }
+  }
+
+  private void key(KeyEvent e) {
+    double at = Math.max(0, Math.min(1, window.share(session.player().position())));
+    switch (e.getCode()) {
+      case DIGIT1 -> barOneHere();
+      case PLUS, EQUALS, ADD -> window.zoom(0.7, at);
+      case MINUS, SUBTRACT -> window.zoom(1.4, at);
+      case LEFT -> window.move(-0.2);
+      case RIGHT -> window.move(0.2);
+      case HOME -> window.whole();
+      case END -> {
+        window.follow();
+        window.zoom(9 / window.span(), at);
+        window.show(session.player().position(), false);
+      }
+      default -> {
+        return;
+      }
+    }
+    e.consume();
+    redraw();
+  }
+
+  private void barOneHere() {
+    double at = session.player().position();
+    session.correct(c -> c.withBarOneAt(at), String.format(Locale.ROOT, "Bar 1 set at %.2f s", at));
+  }
+
+  /** The beat that a click means; the clicked second itself where no beat is near. */
   private double nearestBeat(double time) {
     Analysis a = session.analysisProperty().get();
     if (a == null || a.pulse().isEmpty()) {
@@ -75,7 +138,7 @@ final class WaveChart extends ChartPane {
     }
     var p = a.pulse().get();
     double beat = p.timeAt(Math.rint(p.beatsAt(time)));
-    return Math.abs(beat - time) < span / 40 ? beat : time;
+    return Math.abs(beat - time) < window.span() / 60 ? beat : time;
   }
 
   @Override
@@ -85,31 +148,62 @@ final class WaveChart extends ChartPane {
       return;
     }
     drawn = session.player().position();
-    left = Math.max(0, Math.min(drawn - span / 2, r.peaks().duration() - span));
     g.setFill(colour(Hue.PANEL));
     g.fillRect(0, HEAD, w, h - HEAD);
     drawBeats(g, w, h);
-    double middle = HEAD + (h - HEAD) / 2;
     g.setStroke(colour(Hue.HEARD));
     g.setLineWidth(1.5);
+    if (window.span() * r.audio().sampleRate() / w < SAMPLES_PER_PIXEL) {
+      samples(g, r.audio(), w, h);
+    } else {
+      outline(g, r, w, h);
+    }
+    g.setLineWidth(1);
+    double x = Math.round(window.share(drawn) * w) + 0.5;
+    g.setStroke(colour(Hue.INK));
+    g.strokeLine(x, HEAD - 4, x, h);
+  }
+
+  private void outline(GraphicsContext g, Reference r, double w, double h) {
+    double middle = HEAD + (h - HEAD) / 2;
+    int points = (int) (w / STEP) + 1;
+    double[] peaks = new double[points];
+    for (int i = 0; i < points; i++) {
+      double from = window.seconds(i * STEP / w);
+      peaks[i] = r.peaks().peak(from, from + STEP / w * window.span()) * (h - HEAD - 10) / 2;
+    }
     for (int side = -1; side <= 1; side += 2) {
       g.beginPath();
-      for (double px = 0; px <= w; px += 1.5) {
-        double from = left + px / w * span;
-        double p = r.peaks().peak(from, from + 1.5 / w * span);
-        double y = middle + side * p * (h - HEAD - 10) / 2;
-        if (px == 0) {
-          g.moveTo(px, y);
-        } else {
-          g.lineTo(px, y);
-        }
+      g.moveTo(0, middle + side * peaks[0]);
+      for (int i = 1; i < points; i++) {
+        g.lineTo(i * STEP, middle + side * peaks[i]);
       }
       g.stroke();
     }
-    g.setLineWidth(1);
-    double x = Math.round((drawn - left) / span * w) + 0.5;
-    g.setStroke(colour(Hue.INK));
-    g.strokeLine(x, HEAD - 4, x, h);
+  }
+
+  /** The middle of both sides, sample by sample. */
+  private void samples(GraphicsContext g, Audio audio, double w, double h) {
+    double middle = HEAD + (h - HEAD) / 2;
+    double rate = audio.sampleRate();
+    int first = Math.max(0, (int) Math.floor(window.left() * rate));
+    int last =
+        Math.min(audio.length() - 1, (int) Math.ceil((window.left() + window.span()) * rate));
+    boolean dots = window.span() * rate / w < DOTS;
+    g.beginPath();
+    for (int i = first; i <= last; i++) {
+      double x = window.share(i / rate) * w;
+      double y = middle - (audio.left(i) + audio.right(i)) / 2 * (h - HEAD - 10) / 2;
+      if (i == first) {
+        g.moveTo(x, y);
+      } else {
+        g.lineTo(x, y);
+      }
+      if (dots) {
+        g.strokeOval(x - 2, y - 2, 4, 4);
+      }
+    }
+    g.stroke();
   }
 
   private void drawBeats(GraphicsContext g, double w, double h) {
@@ -119,21 +213,24 @@ final class WaveChart extends ChartPane {
     }
     g.setFont(Font.font(Theme.NUMBER_FAMILY, 12));
     g.setTextBaseline(VPos.CENTER);
-    double beatWidth = w / span * 60 / a.pulse().get().tempo().value();
-    for (Beat b : a.pulse().get().beats()) {
-      double x = Math.round((b.time() - left) / span * w) + 0.5;
+    var p = a.pulse().get();
+    double beatWidth = w / window.span() * 60 / p.tempo().value();
+    double barWidth = beatWidth * p.beatsPerBar();
+    int every = barWidth > 24 ? 1 : barWidth > 6 ? 4 : 16;
+    int last = p.beats().size() - 1;
+    int to = Math.min(last, p.beatAt(window.left() + window.span()) + 1);
+    for (int i = Math.max(0, p.beatAt(window.left())); i <= to; i++) {
+      Beat b = p.beats().get(i);
       boolean one = b.position() == 1;
-      if (x < 0 || x > w || !one && beatWidth < 7) {
+      if (!one && beatWidth < 7 || one && Math.floorMod(b.bar() - 1, every) != 0) {
         continue;
       }
+      double x = Math.round(window.share(b.time()) * w) + 0.5;
       g.setStroke(one ? colour(Hue.QUIET) : colour(Hue.LINE));
       g.strokeLine(x, HEAD, x, h);
-      if (one && beatWidth * 4 > 24 || beatWidth > 44) {
+      if (one || beatWidth > 44) {
         g.setFill(one ? colour(Hue.INK) : colour(Hue.QUIET));
-        String bar =
-            beatWidth > 70 || beatWidth <= 44 && beatWidth * 4 > 70
-                ? "bar " + b.bar()
-                : String.valueOf(b.bar());
+        String bar = barWidth * every > 70 ? "bar " + b.bar() : String.valueOf(b.bar());
         g.fillText(one ? bar : "." + b.position(), x + 3, HEAD / 2);
       }
     }

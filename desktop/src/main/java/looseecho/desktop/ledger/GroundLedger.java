@@ -12,7 +12,10 @@ import looseecho.analysis.Analysis;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Words;
+import looseecho.hits.Feel;
+import looseecho.hits.Swing;
 import looseecho.notes.Key;
+import looseecho.pulse.Meter;
 import looseecho.pulse.Pulse;
 import looseecho.pulse.TapTempo;
 
@@ -21,9 +24,10 @@ public final class GroundLedger extends VBox {
   private final Session session;
 
   public GroundLedger(Session session) {
-    super(16);
+    super(12);
     this.session = session;
     session.analysisProperty().addListener((o, a, b) -> show(b));
+    session.correctionsProperty().addListener((o, a, b) -> show(session.analysisProperty().get()));
     show(session.analysisProperty().get());
   }
 
@@ -36,7 +40,7 @@ public final class GroundLedger extends VBox {
       getChildren().add(waiting);
       return;
     }
-    a.pulse().ifPresent(this::pulse);
+    a.pulse().ifPresent(p -> pulse(a, p));
     getChildren()
         .addAll(
             rule(),
@@ -51,53 +55,109 @@ public final class GroundLedger extends VBox {
     getChildren().add(tuning);
   }
 
-  private void pulse(Pulse p) {
+  private void pulse(Analysis a, Pulse p) {
     double bpm = p.tempo().value();
     FlowPane octave =
         new FlowPane(
             6,
             6,
-            button("halve", "Halve", () -> tempo(bpm / 2)),
-            button("double", "Double", () -> tempo(bpm * 2)),
-            button("tap", "Tap (T)", session::tap));
-    String steady =
-        p.steady() ? "One steady tempo; beats within " : "The playing drifts; beats wander by ";
-    Label feel = small(steady + Math.max(1, Math.round(p.spreadMs())) + " ms");
-    feel.setWrapText(true);
+            button("halve", "Halve", "Half the tempo", () -> tempo(bpm / 2)),
+            button("double", "Double", "Twice the tempo", () -> tempo(bpm * 2)),
+            button("tap", "Tap", "Tap along to check or set the tempo (T)", session::tap));
     getChildren()
         .addAll(
             ReadingRow.of("Tempo", p.tempo(), Words::bpm, this::tempo),
-            feel,
+            small(steadiness(p)),
             octave,
             tapped(p),
-            rule());
+            rule(),
+            ReadingRow.of("Meter", p.meter(), Meter::words, this::meter));
+    bars(p);
+    getChildren().addAll(rule(), feel(a.feel()));
+  }
+
+  private static String steadiness(Pulse p) {
+    long spread = Math.max(1, Math.round(p.spreadMs()));
+    return p.steady()
+        ? String.format(
+            Locale.ROOT,
+            "One steady tempo: %.0f %% of the beats lie on it, within %d ms",
+            100 * p.explained(),
+            spread)
+        : "The playing drifts: no one tempo explains the beats, they wander by " + spread + " ms";
+  }
+
+  private void bars(Pulse p) {
     double one =
         p.beats().stream()
             .filter(b -> b.bar() >= 1 && b.position() == 1)
             .findFirst()
             .orElse(p.beats().get(0))
             .time();
-    double beat = 60 / bpm;
+    double beat = 60 / p.tempo().value();
     FlowPane bars =
         new FlowPane(
             6,
             6,
-            button("bar-earlier", "A beat earlier", () -> barOne(one - beat)),
-            button("bar-later", "A beat later", () -> barOne(one + beat)),
-            button("bar-here", "At the playhead", () -> barOne(session.player().position())));
-    Label meter =
+            button(
+                "bar-earlier", "A beat earlier", "Bar 1 a beat earlier", () -> barOne(one - beat)),
+            button("bar-later", "A beat later", "Bar 1 a beat later", () -> barOne(one + beat)),
+            button(
+                "bar-here",
+                "At the playhead",
+                "Bar 1 where the playhead is (1 on the wave)",
+                () -> barOne(session.player().position())),
+            button(
+                "nudge-earlier", "−1 ms", "The whole grid a millisecond earlier", () -> nudge(-1)),
+            button("nudge-later", "+1 ms", "The whole grid a millisecond later", () -> nudge(1)));
+    boolean locked = session.correctionsProperty().get().locked();
+    bars.getChildren()
+        .add(
+            button(
+                "lock",
+                locked ? "Unlock" : "Lock",
+                "Keeps tempo, bars and sections from being moved by accident",
+                () ->
+                    session.correct(
+                        c -> c.withLocked(!locked),
+                        locked ? "The ground is free again" : "The ground is locked")));
+    double nudged = 1000 * session.correctionsProperty().get().pulse().nudge();
+    Label at =
         new Label(
-            p.meter().value().words() + ", bar 1 at " + String.format(Locale.ROOT, "%.2f s", one));
-    meter.setId("bar-one");
-    meter.getStyleClass().add(Theme.NUMBER);
-    getChildren().addAll(ReadingRow.heading("Bars"), meter, bars);
+            String.format(Locale.ROOT, "bar 1 at %.3f s", one)
+                + (nudged == 0 ? "" : String.format(Locale.ROOT, ", grid %+.0f ms", nudged)));
+    at.setId("bar-one");
+    at.getStyleClass().add(Theme.NUMBER);
+    getChildren().addAll(at, bars);
+  }
+
+  /** Swing and grid in words. */
+  private static VBox feel(Feel feel) {
+    VBox box = new VBox(2, ReadingRow.heading("Swing"));
+    Label all =
+        new Label(
+            feel.swing()
+                .map(s -> String.format(Locale.ROOT, "%.0f %% %s", s.percent(), s.words()))
+                .orElse("too few off-beats"));
+    all.setId("reading-swing");
+    all.getStyleClass().add(Theme.NUMBER);
+    box.getChildren().add(all);
+    for (Feel.Family family : Feel.Family.values()) {
+      Swing s = feel.families().get(family);
+      if (s != null) {
+        String words = "%s: %.0f %% of %s pairs";
+        box.getChildren()
+            .add(small(String.format(Locale.ROOT, words, family.words(), s.percent(), s.unit())));
+      }
+    }
+    feel.division().ifPresent(d -> box.getChildren().add(small("The hits lie on " + d.words())));
+    return box;
   }
 
   /** What the taps say and which tempo they speak for. */
   private Label tapped(Pulse p) {
     Label label = small("");
     label.setId("tapped");
-    label.setWrapText(true);
     label.managedProperty().bind(label.textProperty().isNotEmpty());
     List<Double> tempos = new ArrayList<>(List.of(p.tempo().value()));
     p.tempo().alternatives().forEach(a -> tempos.add(a.value()));
@@ -126,20 +186,32 @@ public final class GroundLedger extends VBox {
     }
   }
 
+  private void meter(Meter meter) {
+    session.correct(c -> c.withPulse(c.pulse().withMeter(meter)), "Meter set to " + meter.words());
+  }
+
+  private void nudge(int ms) {
+    session.correct(
+        c -> c.withPulse(c.pulse().withNudge(c.pulse().nudge() + ms / 1000.0)),
+        "Grid moved by " + ms + " ms");
+  }
+
   private void barOne(double at) {
     session.correct(
         c -> c.withBarOneAt(Math.max(0, at)),
         String.format(Locale.ROOT, "Bar 1 set at %.2f s", Math.max(0, at)));
   }
 
-  private static javafx.scene.control.Button button(String id, String text, Runnable action) {
-    var b = ReadingRow.chip(text, text, action);
+  private static javafx.scene.control.Button button(
+      String id, String text, String tip, Runnable action) {
+    var b = ReadingRow.chip(text, tip, action);
     b.setId(id);
     return b;
   }
 
   private static Label small(String text) {
     Label l = new Label(text);
+    l.setWrapText(true);
     l.getStyleClass().add(Theme.SMALL);
     return l;
   }

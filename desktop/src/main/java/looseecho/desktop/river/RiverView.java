@@ -211,9 +211,16 @@ public final class RiverView extends ChartPane {
       String name = s.label() + "  " + s.role();
       g.fillText(right - left > 62 ? name : s.label(), left + 6, 12, Math.max(8, right - left - 8));
     }
-    g.setFill(colour(Hue.DOUBT, 0.25));
-    for (Event s : a.form().events(Event.Kind.STOP)) {
-      g.fillRect(x(s.start()), NAMES, Math.max(2, x(s.end()) - x(s.start())), h - NAMES - 8);
+    for (Event e : a.form().events()) {
+      double left = x(e.start());
+      double right = Math.max(left + 2, x(e.end()));
+      if (e.kind() == Event.Kind.STOP) {
+        g.setFill(colour(Hue.DOUBT, 0.25));
+        g.fillRect(left, NAMES, right - left, h - NAMES - 8);
+      } else {
+        g.setStroke(colour(Hue.QUIET));
+        g.strokeLine(left, NAMES + 0.5, right, NAMES + 0.5);
+      }
     }
   }
 

@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -50,15 +49,18 @@ public final class Session implements AutoCloseable {
   private final ReadOnlyObjectWrapper<EchoSound> echo = new ReadOnlyObjectWrapper<>();
   private final StringProperty message = new SimpleStringProperty("");
   private final IntegerProperty section = new SimpleIntegerProperty(-1);
+  private final Playback playback;
   private final ReadOnlyObjectWrapper<TapTempo> tapped = new ReadOnlyObjectWrapper<>();
   private final List<Double> taps = new ArrayList<>();
   private Analyzer analyzer;
   private Analyzer.Heard heard;
-  private Corrections corrections = Corrections.NONE;
-  private History history;
+  private final ReadOnlyObjectWrapper<Corrections> corrections =
+      new ReadOnlyObjectWrapper<>(Corrections.NONE);
+  private History<Moment> history;
 
   public Session(OutputDevice device, CorrectionStore store) {
     this.player = new Player(device);
+    this.playback = new Playback(player);
     this.store = store;
     this.message.set(device.remark());
   }
@@ -111,33 +113,29 @@ public final class Session implements AutoCloseable {
     history = null;
     section.set(-1);
     reference.set(r);
-    player.load(r.audio(), r.gain());
+    playback.load(r);
     message.set("");
   }
 
   private void take(Opened o) {
     heard = o.heard();
-    corrections = o.corrections();
+    corrections.set(o.corrections());
     message.set(o.note());
-    take(o.analysis(), "");
+    take(o.analysis(), "Template made from what was heard");
   }
 
   private void take(Analysis a, String why) {
-    analysis.set(a);
+    Template made = new TemplateBuilder().build(a).orElse(null);
+    Moment moment = new Moment(corrections.get(), a, made);
+    if (history == null) {
+      history = new History<>(moment, why);
+    } else {
+      history.apply(moment, why);
+    }
+    show();
     if (!a.notes().isEmpty()) {
       message.set(String.join(" ", a.notes()));
     }
-    Optional<Template> made = new TemplateBuilder().build(a);
-    if (made.isEmpty()) {
-      return;
-    }
-    if (history == null) {
-      history = new History(made.get());
-    } else {
-      history.apply(new Edits.Edited(made.get(), "Template made anew: " + why));
-    }
-    section.set(Math.min(Math.max(0, section.get()), made.get().sections().size() - 1));
-    show();
   }
 
   /** Changes the corrections; the readings and a new template follow. */
@@ -145,8 +143,12 @@ public final class Session implements AutoCloseable {
     if (heard == null || reference.get() == null) {
       return;
     }
-    corrections = change.apply(corrections);
-    Corrections now = corrections;
+    Corrections now = change.apply(corrections.get());
+    if (corrections.get().locked() && now.locked() && movesGround(corrections.get(), now)) {
+      message.set("The ground is locked. Unlock it to change tempo, bars or sections.");
+      return;
+    }
+    corrections.set(now);
     String fingerprint = reference.get().fingerprint();
     work.start(
         p -> {
@@ -154,10 +156,14 @@ public final class Session implements AutoCloseable {
           return analyzer.read(heard, now, p);
         },
         a -> {
-          message.set(why);
           take(a, why);
+          message.set(why);
         },
         e -> failed("The correction", e));
+  }
+
+  private static boolean movesGround(Corrections a, Corrections b) {
+    return !a.pulse().equals(b.pulse()) || !a.sections().equals(b.sections());
   }
 
   /** Counts a tap on the beat, at the moment it is called. */
@@ -173,7 +179,7 @@ public final class Session implements AutoCloseable {
 
   /** Applies an edit of the template. */
   public void edit(Edits.Edited edit) {
-    history.apply(edit);
+    history.apply(history.present().with(edit.template()), edit.words());
     message.set(edit.words());
     show();
   }
@@ -191,26 +197,46 @@ public final class Session implements AutoCloseable {
   }
 
   private void changed(String words) {
+    Corrections now = history.present().corrections();
+    if (!now.equals(corrections.get())) {
+      corrections.set(now);
+      String fingerprint = reference.get().fingerprint();
+      work.start(
+          p -> {
+            store.save(fingerprint, now);
+            return now;
+          },
+          c -> {},
+          e -> failed("Keeping the correction", e));
+    }
     message.set(words);
     show();
   }
 
   /**
-   * Shows the present template and renders it; a newer edit replaces a rendering that is still
-   * running.
+   * Shows the present state and renders its template; a newer edit replaces a rendering that is
+   * still running.
    */
   private void show() {
-    Template t = history.template();
+    Moment m = history.present();
+    if (analysis.get() != m.analysis()) {
+      analysis.set(m.analysis());
+      playback.heard(m.analysis());
+    }
+    Template t = m.template();
     template.set(t);
-    section.set(Math.min(section.get(), t.sections().size() - 1));
+    if (t == null) {
+      return;
+    }
+    section.set(Math.min(Math.max(0, section.get()), t.sections().size() - 1));
     rendering.start(
         p -> {
           Audio mix = renderer.mix(t, p);
-          return new EchoSound(mix, new Peaks(mix), LoudnessMatch.gain(mix));
+          return new EchoSound(mix, new Peaks(mix), LoudnessMatch.gain(mix), t.attacks());
         },
         e -> {
           echo.set(e);
-          player.echo(e.audio(), e.gain());
+          playback.echo(e);
         },
         e -> failed("Rendering", e));
   }
@@ -259,6 +285,14 @@ public final class Session implements AutoCloseable {
     return player;
   }
 
+  public Playback playback() {
+    return playback;
+  }
+
+  public ReadOnlyObjectProperty<Corrections> correctionsProperty() {
+    return corrections.getReadOnlyProperty();
+  }
+
   /** Null before a reference is open. */
   public ReadOnlyObjectProperty<Reference> referenceProperty() {
     return reference.getReadOnlyProperty();
@@ -293,6 +327,7 @@ public final class Session implements AutoCloseable {
   public void close() {
     work.close();
     rendering.close();
+    playback.close();
     player.close();
   }
 }

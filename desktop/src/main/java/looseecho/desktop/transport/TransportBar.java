@@ -2,14 +2,17 @@ package looseecho.desktop.transport;
 
 import java.util.Locale;
 import javafx.animation.AnimationTimer;
+import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
@@ -33,9 +36,8 @@ public final class TransportBar extends HBox {
     play.setOnAction(e -> toggle());
     play.disableProperty().bind(session.referenceProperty().isNull());
     place.getStyleClass().add(Theme.NUMBER);
-    place.setMinWidth(230);
     balance.setId("balance");
-    balance.setPrefWidth(190);
+    balance.setPrefWidth(170);
     balance.setTooltip(new Tooltip("The same place, equally loud. F flips between heard and echo"));
     balance.valueProperty().addListener((o, a, b) -> session.player().balance(b.doubleValue()));
     Slider volume = new Slider(0, 1, session.player().volume());
@@ -45,17 +47,28 @@ public final class TransportBar extends HBox {
     volume.setTooltip(
         new Tooltip(
             "Starts quiet on purpose. Long loud loops on headphones harm hearing: take breaks"));
+    ToggleButton click = new ToggleButton("Click");
+    click.setId("click");
+    click.setMinWidth(Region.USE_PREF_SIZE);
+    click.setTooltip(new Tooltip("A click on the beats, higher on the first of a bar (K)"));
+    click.selectedProperty().bindBidirectional(session.playback().clickProperty());
     Label message = new Label();
     message.setId("message");
     message.textProperty().bind(session.messageProperty());
     message.getStyleClass().add(Theme.QUIET);
+    message.managedProperty().bind(message.textProperty().isNotEmpty());
     message.setMaxWidth(Double.MAX_VALUE);
-    HBox.setHgrow(message, Priority.ALWAYS);
+    VBox words = new VBox(place, message);
+    words.setAlignment(Pos.CENTER_LEFT);
+    HBox.setHgrow(words, Priority.ALWAYS);
+    words.setMinWidth(120);
     getChildren()
         .addAll(
             play,
-            place,
-            message,
+            words,
+            click,
+            slow(),
+            gap(),
             quiet("heard"),
             balance,
             quiet("echo"),
@@ -68,6 +81,66 @@ public final class TransportBar extends HBox {
         update();
       }
     }.start();
+  }
+
+  /** The speed with its number; the pitch stays. */
+  private HBox slow() {
+    Slider speed = new Slider(0.5, 1, 1);
+    speed.setId("speed");
+    speed.setPrefWidth(84);
+    speed.setMajorTickUnit(0.05);
+    speed.setMinorTickCount(0);
+    speed.setSnapToTicks(true);
+    speed.setTooltip(new Tooltip("Slower with the pitch unchanged. G goes round 100, 75, 50 %"));
+    Label number = new Label();
+    number.getStyleClass().add(Theme.NUMBER);
+    number.setMinWidth(46);
+    number
+        .textProperty()
+        .bind(
+            Bindings.createStringBinding(
+                () ->
+                    session.playback().slowing().runningProperty().get()
+                        ? "…"
+                        : Math.round(100 * session.playback().speedProperty().get()) + " %",
+                session.playback().speedProperty(),
+                session.playback().slowing().runningProperty()));
+    // Only where the slider comes to rest are copies made.
+    speed
+        .valueProperty()
+        .addListener(
+            (o, a, b) -> {
+              if (!speed.isValueChanging()) {
+                speed(b.doubleValue());
+              }
+            });
+    speed
+        .valueChangingProperty()
+        .addListener(
+            (o, a, b) -> {
+              if (!b) {
+                speed(speed.getValue());
+              }
+            });
+    session.playback().speedProperty().addListener((o, a, b) -> speed.setValue(b.doubleValue()));
+    HBox box = new HBox(6, quiet("speed"), speed, number);
+    box.setAlignment(Pos.CENTER_LEFT);
+    return box;
+  }
+
+  private void speed(double to) {
+    if (to < 1 && !session.playback().canSlow()) {
+      session.messageProperty().set("Tracks of over a quarter of an hour play at full speed only.");
+      session.playback().speedProperty().set(1);
+    } else {
+      session.playback().speedProperty().set(Math.round(20 * to) / 20.0);
+    }
+  }
+
+  /** The next slower speed, and back to full. */
+  public void slower() {
+    double s = session.playback().speedProperty().get();
+    speed(s > 0.76 ? 0.75 : s > 0.51 ? 0.5 : 1);
   }
 
   private static Region gap() {

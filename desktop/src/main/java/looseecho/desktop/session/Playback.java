@@ -1,0 +1,146 @@
+package looseecho.desktop.session;
+
+import java.util.List;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.beans.property.SimpleDoubleProperty;
+import looseecho.analysis.Analysis;
+import looseecho.audio.Audio;
+import looseecho.hits.Hit;
+import looseecho.pulse.Beat;
+import looseecho.reading.Progress;
+import looseecho.sound.Player;
+import looseecho.sound.TimeStretch;
+
+/**
+ * What sounds: heard and echo at one speed, with a click on the beats. Slowed copies are made aside
+ * while the music goes on. Belongs to the interface's thread.
+ */
+public final class Playback implements AutoCloseable {
+  /** Longest sound that is slowed down, in seconds: its copies are held in memory. */
+  static final double MOST_SECONDS = 900;
+
+  private final Player player;
+  private final DoubleProperty speed = new SimpleDoubleProperty(1);
+  private final BooleanProperty click = new SimpleBooleanProperty(false);
+  private final Work slowing = new Work();
+  private Reference reference;
+  private Analysis analysis;
+  private EchoSound echo;
+  private Slowed slowed;
+
+  /** A slowed copy of what is heard, to be used again when only the echo changes. */
+  private record Slowed(Reference of, double speed, Audio audio) {}
+
+  private record Both(Slowed heard, Audio echo) {}
+
+  Playback(Player player) {
+    this.player = player;
+    speed.addListener((o, a, b) -> refresh());
+    click.addListener((o, a, b) -> click());
+  }
+
+  /** A new reference; the echo is dropped and the speed set back. */
+  void load(Reference r) {
+    reference = r;
+    analysis = null;
+    echo = null;
+    slowed = null;
+    player.load(r.audio(), r.gain());
+    speed.set(1);
+  }
+
+  void heard(Analysis a) {
+    analysis = a;
+    click();
+  }
+
+  void echo(EchoSound e) {
+    echo = e;
+    if (speed.get() == 1) {
+      player.echo(e.audio(), e.gain());
+    } else {
+      refresh();
+    }
+  }
+
+  /** True when the reference is short enough to be slowed down. */
+  public boolean canSlow() {
+    return reference != null && reference.audio().duration() <= MOST_SECONDS;
+  }
+
+  private void refresh() {
+    double to = speed.get();
+    if (reference == null) {
+      return;
+    }
+    if (to == 1 || !canSlow()) {
+      slowing.cancel();
+      set(reference.audio(), echo == null ? null : echo.audio(), 1);
+      return;
+    }
+    Reference r = reference;
+    EchoSound e = echo;
+    List<Hit> hits = analysis == null ? List.of() : analysis.hits();
+    Slowed ready = slowed != null && slowed.of() == r && slowed.speed() == to ? slowed : null;
+    slowing.start(
+        p -> {
+          Slowed heard = ready == null ? slow(r, hits, to, p) : ready;
+          Audio other = e == null ? null : new TimeStretch().slow(e.audio(), to, e.attacks(), p);
+          return new Both(heard, other);
+        },
+        both -> {
+          slowed = both.heard();
+          set(slowed.audio(), both.echo(), to);
+        },
+        failure -> speed.set(1));
+  }
+
+  private static Slowed slow(Reference r, List<Hit> hits, double to, Progress p) {
+    double[] attacks = hits.stream().mapToDouble(Hit::time).toArray();
+    return new Slowed(r, to, new TimeStretch().slow(r.audio(), to, attacks, p));
+  }
+
+  private void set(Audio heard, Audio other, double to) {
+    player.speed(heard, other, to);
+    if (echo != null && other != null) {
+      player.echo(other, echo.gain());
+    }
+    click();
+  }
+
+  private void click() {
+    List<Beat> beats =
+        analysis == null || !click.get()
+            ? List.of()
+            : analysis.pulse().map(p -> p.beats()).orElse(List.of());
+    double[] times = new double[beats.size()];
+    boolean[] ones = new boolean[beats.size()];
+    for (int i = 0; i < times.length; i++) {
+      times[i] = beats.get(i).time();
+      ones[i] = beats.get(i).position() == 1;
+    }
+    player.click(times, ones);
+  }
+
+  /** 0.5 to 1; the pitch stays. */
+  public DoubleProperty speedProperty() {
+    return speed;
+  }
+
+  /** Whether a click sounds on the beats, over heard and echo alike. */
+  public BooleanProperty clickProperty() {
+    return click;
+  }
+
+  /** True while slowed copies are being made. */
+  public Work slowing() {
+    return slowing;
+  }
+
+  @Override
+  public void close() {
+    slowing.close();
+  }
+}

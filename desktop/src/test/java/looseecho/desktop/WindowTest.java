@@ -1,0 +1,102 @@
+package looseecho.desktop;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import javafx.geometry.Bounds;
+import javafx.geometry.Point2D;
+import javafx.scene.Scene;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.stage.Stage;
+import looseecho.desktop.session.Session;
+import looseecho.desktop.theme.Theme;
+import looseecho.project.CorrectionStore;
+import looseecho.sound.SilentDevice;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The real window, driven as a producer drives it. */
+@ExtendWith(ApplicationExtension.class)
+abstract class WindowTest {
+  private static final int SECONDS = 120;
+  protected Session session;
+  protected Shell shell;
+  protected FxRobot robot;
+
+  /**
+   * Opens the window; each test class calls it from its own start, where the runner looks for it.
+   */
+  void open(Stage stage) throws IOException {
+    session =
+        new Session(
+            new SilentDevice(44100), new CorrectionStore(Files.createTempDirectory("corrections")));
+    shell = new Shell(session);
+    Scene scene = new Scene(shell, 1280, 800);
+    Theme.apply(scene);
+    stage.setScene(scene);
+    stage.show();
+    stage.requestFocus();
+  }
+
+  @BeforeEach
+  void take(FxRobot given) {
+    robot = given;
+  }
+
+  @AfterEach
+  void end() {
+    robot.interact(session::close);
+  }
+
+  void until(String what, Callable<Boolean> condition) {
+    try {
+      WaitForAsyncUtils.waitFor(
+          SECONDS, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(condition).get());
+    } catch (java.util.concurrent.TimeoutException e) {
+      throw new AssertionError(
+          "waited in vain until " + what + "; the message is: " + session.messageProperty().get(),
+          e);
+    }
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  void openDemo() {
+    robot.clickOn("#welcome-demo");
+    until(
+        "the demo is heard",
+        () ->
+            session.analysisProperty().get() != null
+                && session.echoProperty().get() != null
+                && !session.work().runningProperty().get());
+  }
+
+  String text(String id) {
+    return robot.lookup(id).queryAs(Label.class).getText();
+  }
+
+  void fire(String id) {
+    Button b = robot.lookup(id).queryButton();
+    robot.interact(b::fire);
+  }
+
+  void go(String step) {
+    ToggleButton b = robot.lookup(step).queryAs(ToggleButton.class);
+    robot.interact(b::fire);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  /** The point of a node at shares of its width and height, on the screen. */
+  Point2D point(String id, double across, double down) {
+    var node = robot.lookup(id).query();
+    Bounds area = node.localToScreen(node.getBoundsInLocal());
+    return new Point2D(
+        area.getMinX() + across * area.getWidth(), area.getMinY() + down * area.getHeight());
+  }
+}
