@@ -39,6 +39,9 @@ public final class App extends Application {
     }
     options.seconds().ifPresent(s -> after(s, Platform::exit));
     options.shot().ifPresent(file -> new Shots(shell).one(file));
+    if (options.frames()) {
+      new Shots(shell).frames();
+    }
     options.shots().ifPresent(folder -> new Shots(shell).all(folder));
   }
 

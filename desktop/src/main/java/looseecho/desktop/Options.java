@@ -12,6 +12,7 @@ import java.util.Optional;
  * @param file open a file
  * @param shot PNG of the window, written when it is ready
  * @param seconds end after this long
+ * @param frames measure how smoothly the file's wave is drawn; the program ends afterwards
  * @param shots folder for a PNG of every main view; the program ends afterwards
  */
 record Options(
@@ -20,10 +21,12 @@ record Options(
     Optional<Path> shot,
     Optional<Double> seconds,
     Optional<Path> shots,
-    boolean night) {
+    boolean night,
+    boolean frames) {
   static Options parse(List<String> args) {
     boolean demo = false;
     boolean night = false;
+    boolean frames = false;
     Optional<Path> file = Optional.empty();
     Optional<Path> shot = Optional.empty();
     Optional<Path> shots = Optional.empty();
@@ -34,6 +37,7 @@ record Options(
       switch (a) {
         case "demo" -> demo = true;
         case "--night" -> night = true;
+        case "--frames" -> frames = true;
         case "--shot" -> shot = Optional.of(Path.of(value(a, rest)));
         case "--for" -> seconds = Optional.of(Double.parseDouble(value(a, rest)));
         case "shots" -> {
@@ -48,7 +52,7 @@ record Options(
         }
       }
     }
-    return new Options(demo, file, shot, seconds, shots, night);
+    return new Options(demo, file, shot, seconds, shots, night, frames);
   }
 
   private static String value(String option, List<String> rest) {

@@ -11,6 +11,7 @@ import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
+import looseecho.desktop.ground.WaveChart;
 import looseecho.desktop.session.Session;
 import looseecho.echo.Template;
 
@@ -29,6 +30,11 @@ final class Shots {
   /** One picture of what is shown; the program goes on. */
   void one(Path file) {
     whenReady(() -> write(file));
+  }
+
+  /** Measures how smoothly the wave is drawn; then the program ends. */
+  void frames() {
+    whenReady(() -> new FrameMeter((WaveChart) shell.lookup("#wave")).start());
   }
 
   /** A picture per step of the job, by day, and one by night; then the program ends. */

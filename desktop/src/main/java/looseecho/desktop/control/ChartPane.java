@@ -109,6 +109,11 @@ public abstract class ChartPane extends Region {
     }
   }
 
+  /** Draws at once, to be measured. */
+  public final void drawNow() {
+    paint();
+  }
+
   private void paint() {
     double w = canvas.getWidth();
     double h = canvas.getHeight();
