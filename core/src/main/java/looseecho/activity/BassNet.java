@@ -31,9 +31,8 @@ public final class BassNet {
 
   /** Hears the bass in mono sound at {@link #RATE}, which is {@code tuningCents} above 440 Hz. */
   public BassActivity run(float[] mono, double tuningCents, Progress progress) {
-    float[] x = BassSpectra.of(mono, tuningCents, progress);
-    int row = BassSpectra.PITCHES * BassSpectra.CHANNELS;
-    int frames = x.length / row;
+    BassSpectra spectra = new BassSpectra(mono, tuningCents);
+    int frames = mono.length / BassSpectra.HOP + 1;
     int width = 2 * BassSpectra.PITCHES;
     float[] out = new float[frames * width];
     IntStream.range(0, (frames + BLOCK - 1) / BLOCK)
@@ -46,7 +45,8 @@ public final class BassNet {
               int from = b * BLOCK;
               int first = Math.max(0, from - REACH);
               int last = Math.min(frames, from + BLOCK + REACH);
-              float[] y = java.util.Arrays.copyOfRange(x, first * row, last * row);
+              progress.at("Following the bass", (double) from / frames);
+              float[] y = spectra.frames(first, last);
               for (int l = 0; l <= DILATIONS.length; l++) {
                 boolean head = l == DILATIONS.length;
                 y =

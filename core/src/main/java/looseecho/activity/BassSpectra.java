@@ -1,7 +1,6 @@
 package looseecho.activity;
 
 import looseecho.dsp.Fft;
-import looseecho.reading.Progress;
 
 /**
  * The bass network's input: per 20 ms frame and pitch the strength of its harmonics in a long and a
@@ -24,46 +23,51 @@ final class BassSpectra {
   private static final double[][] HARMONICS = {{0.5, 1, 2, 3, 4, 5}, {1, 2, 3}};
   private static final double SONG_RMS = 0.1;
 
-  private BassSpectra() {}
+  private final float[] mono;
+  private final double tuningCents;
+  private final float gain;
 
-  /** Values in layout [(frame * 37 + pitch) * 9 + channel]; {@code tuningCents} above 440 Hz. */
-  static float[] of(float[] mono, double tuningCents, Progress progress) {
-    int frames = mono.length / HOP + 1;
-    float[] out = new float[frames * PITCHES * CHANNELS];
+  /** Of mono sound at {@link #RATE} that is {@code tuningCents} above 440 Hz. */
+  BassSpectra(float[] mono, double tuningCents) {
     double power = 0;
     for (float x : mono) {
       power += (double) x * x;
     }
     double rms = Math.sqrt(power / Math.max(1, mono.length));
-    float gain = rms > 1e-9 ? (float) (SONG_RMS / rms) : 1;
+    this.mono = mono;
+    this.tuningCents = tuningCents;
+    this.gain = rms > 1e-9 ? (float) (SONG_RMS / rms) : 1;
+  }
+
+  /** Frames from to before to, in layout [(frame * 37 + pitch) * 9 + channel]. */
+  float[] frames(int from, int to) {
+    float[] out = new float[(to - from) * PITCHES * CHANNELS];
     int channel = 0;
     for (int w = 0; w < WINDOWS.length; w++) {
-      fill(mono, gain, tuningCents, w, channel, out, progress);
+      fill(w, channel, from, to, out);
       channel += HARMONICS[w].length;
     }
     return out;
   }
 
-  private static void fill(
-      float[] mono, float gain, double cents, int w, int channel, float[] out, Progress progress) {
-    int frames = out.length / (PITCHES * CHANNELS);
+  private void fill(int w, int channel, int from, int to, float[] out) {
     Fft fft = new Fft(SIZES[w], WINDOWS[w]);
     float[] magnitudes = new float[fft.bins()];
     double binHz = (double) RATE / SIZES[w];
-    for (int n = 0; n < frames; n++) {
+    double[] hertz = new double[PITCHES];
+    for (int p = 0; p < PITCHES; p++) {
+      hertz[p] = 440 * Math.pow(2, (LOWEST + p - 69 + tuningCents / 100) / 12);
+    }
+    for (int n = from; n < to; n++) {
       fft.magnitudes(mono, n * HOP, magnitudes);
       for (int p = 0; p < PITCHES; p++) {
-        double hz = 440 * Math.pow(2, (LOWEST + p - 69 + cents / 100) / 12);
         for (int h = 0; h < HARMONICS[w].length; h++) {
-          double at = HARMONICS[w][h] * hz / binHz;
+          double at = HARMONICS[w][h] * hertz[p] / binHz;
           int k = (int) at;
           double m = gain * (magnitudes[k] * (1 - (at - k)) + magnitudes[k + 1] * (at - k));
-          out[(n * PITCHES + p) * CHANNELS + channel + h] =
+          out[((n - from) * PITCHES + p) * CHANNELS + channel + h] =
               (float) ((Math.log(1e-4 + m) + 5) / 2.5);
         }
-      }
-      if (n % 1000 == 0) {
-        progress.step("Following the bass", 0.25 * w + 0.25 * n / frames);
       }
     }
   }

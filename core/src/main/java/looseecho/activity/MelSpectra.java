@@ -1,5 +1,6 @@
 package looseecho.activity;
 
+import java.util.stream.IntStream;
 import looseecho.dsp.Fft;
 import looseecho.reading.Progress;
 
@@ -22,6 +23,7 @@ public final class MelSpectra {
   private static final double SILENCE =
       1e-11; // mean power of a band below which there is no sound at all
 
+  private static final int CHUNK = 1500; // frames worked on by one thread at a time
   private static final int[] WINDOWS = {2048, 640};
   private static final int[] FFT_SIZES = {2048, 1024};
   private static final double LOW_HZ = 30;
@@ -41,52 +43,86 @@ public final class MelSpectra {
     this.frames = decibels.length;
   }
 
-  /** Computes all frames. */
+  /** Computes all frames of a whole sound. */
   public static MelSpectra of(float[] mono, Progress progress) {
-    int frames = mono.length / HOP + 1;
-    float[] values = new float[frames * BANDS * 2];
-    float[] level = new float[frames];
-    double[] power = new double[frames];
-    float gain = gain(mono);
-    for (int w = 0; w < 2; w++) {
-      fill(mono, gain, w, values, power, progress);
-    }
-    for (int n = 0; n < frames; n++) {
-      double sum = 0;
-      for (int b = 0; b < BANDS; b++) {
-        sum += values[(n * BANDS + b) * 2];
-      }
-      level[n] = (float) (sum / BANDS);
-    }
-    centre(values, level);
-    return new MelSpectra(values, decibels(power));
-  }
-
-  private static float gain(float[] mono) {
     double power = 0;
     for (float x : mono) {
       power += (double) x * x;
     }
-    double rms = Math.sqrt(power / Math.max(1, mono.length));
-    return rms > 1e-9 ? (float) (SONG_RMS / rms) : 1f;
+    Builder all = new Builder(mono.length, Math.sqrt(power / Math.max(1, mono.length)));
+    all.add(mono, 0, 0, mono.length + HOP, progress);
+    return all.done();
   }
 
-  private static void fill(
-      float[] mono, float gain, int w, float[] values, double[] power, Progress progress) {
-    int frames = power.length;
-    Fft fft = new Fft(FFT_SIZES[w], WINDOWS[w]);
-    float[] magnitudes = new float[fft.bins()];
-    Triangle[] bank = bank(FFT_SIZES[w]);
-    for (int n = 0; n < frames; n++) {
-      fft.magnitudes(mono, n * HOP, magnitudes);
-      for (int b = 0; b < BANDS; b++) {
-        double m = gain * bank[b].sum(magnitudes);
-        values[(n * BANDS + b) * 2 + w] = (float) Math.log(FLOOR + m);
-        power[n] += w == 1 ? m * m : 0; // the short window shows stops sharply
+  /** Takes a sound block by block. Holds work arrays: one per thread. */
+  public static final class Builder {
+    private final float[] values;
+    private final double[] power;
+    private final float gain;
+
+    /**
+     * Prepares for a sound.
+     *
+     * @param samples length of the whole sound
+     * @param rms its root mean square
+     */
+    public Builder(int samples, double rms) {
+      int frames = samples / HOP + 1;
+      values = new float[frames * BANDS * 2];
+      power = new double[frames];
+      gain = rms > 1e-9 ? (float) (SONG_RMS / rms) : 1f;
+    }
+
+    /**
+     * Adds the frames centred on the samples {@code from} to before {@code to} of the whole sound.
+     *
+     * @param mono these samples and some around them
+     * @param first index in the whole sound of {@code mono[0]}, a multiple of {@link #HOP}
+     */
+    public void add(float[] mono, int first, int from, int to, Progress progress) {
+      int start = (from + HOP - 1) / HOP;
+      int end = Math.min(power.length, (to + HOP - 1) / HOP);
+      IntStream.range(0, (end - start + CHUNK - 1) / CHUNK)
+          .parallel()
+          .forEach(
+              c -> {
+                int a = start + c * CHUNK;
+                if (!progress.cancelled()) {
+                  progress.at("Listening", (double) a / power.length);
+                  fill(mono, first, a, Math.min(end, a + CHUNK));
+                }
+              });
+      progress.step("Listening", (double) end / power.length);
+    }
+
+    private void fill(float[] mono, int first, int start, int end) {
+      for (int w = 0; w < 2; w++) {
+        Fft fft = new Fft(FFT_SIZES[w], WINDOWS[w]);
+        float[] magnitudes = new float[fft.bins()];
+        Triangle[] bank = bank(FFT_SIZES[w]);
+        for (int n = start; n < end; n++) {
+          fft.magnitudes(mono, n * HOP - first, magnitudes);
+          for (int b = 0; b < BANDS; b++) {
+            double m = gain * bank[b].sum(magnitudes);
+            values[(n * BANDS + b) * 2 + w] = (float) Math.log(FLOOR + m);
+            power[n] += w == 1 ? m * m : 0; // the short window shows stops sharply
+          }
+        }
       }
-      if (n % 1000 == 0) {
-        progress.step("Listening", 0.5 * w + 0.5 * n / frames);
+    }
+
+    /** All frames, less each band's mean; nothing may be added afterwards. */
+    public MelSpectra done() {
+      float[] level = new float[power.length];
+      for (int n = 0; n < level.length; n++) {
+        double sum = 0;
+        for (int b = 0; b < BANDS; b++) {
+          sum += values[(n * BANDS + b) * 2];
+        }
+        level[n] = (float) (sum / BANDS);
       }
+      centre(values, level);
+      return new MelSpectra(values, decibels(power));
     }
   }
 

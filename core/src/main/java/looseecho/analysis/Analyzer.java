@@ -8,6 +8,7 @@ import looseecho.activity.ActivityNet;
 import looseecho.activity.BassNet;
 import looseecho.activity.MelSpectra;
 import looseecho.audio.Audio;
+import looseecho.audio.MonoBlocks;
 import looseecho.audio.Resampler;
 import looseecho.dsp.Chroma;
 import looseecho.dsp.ToneSpectra;
@@ -90,19 +91,46 @@ public final class Analyzer {
 
   /** The long step: spectra, the network, tones and bass. */
   public Heard listen(Audio audio, Progress progress) {
-    Resampler resampler = new Resampler();
-    float[] own = audio.mono();
-    float[] mono = resampler.resample(own, audio.sampleRate(), MelSpectra.RATE);
-    MelSpectra mel = MelSpectra.of(mono, progress);
+    MonoBlocks blocks = new MonoBlocks(audio, MelSpectra.RATE);
+    MelSpectra.Builder mels = new MelSpectra.Builder(blocks.length(), blocks.rms());
+    Chroma.Builder tones = new Chroma.Builder((double) CHROMA_HOP / MelSpectra.RATE);
+    float[] low =
+        new float[(int) Math.ceil((double) blocks.length() * BassNet.RATE / MelSpectra.RATE)];
+    for (int i = 0; i < blocks.count(); i++) {
+      MonoBlocks.Block b = blocks.get(i);
+      mels.add(b.samples(), b.first(), b.from(), lastOf(blocks, i), progress);
+      tones.add(tones(b, progress));
+      low(b, low);
+    }
+    MelSpectra mel = mels.done();
     Activities activity = net.run(mel, progress);
     Tempos tempos = pulses.hear(activity, progress);
-    Chroma chroma =
-        Chroma.of(ToneSpectra.of(mono, MelSpectra.RATE, 8192, 8192, CHROMA_HOP, progress));
-    float[] low = resampler.resample(mono, MelSpectra.RATE, BassNet.RATE);
+    Chroma chroma = tones.done();
     List<Note> bass =
         new BassFinder(BassFinder.Settings.DEFAULTS)
             .find(bassNet.run(low, chroma.tuningCents(), progress));
     return new Heard(mel, activity, tempos, chroma, bass, audio.duration());
+  }
+
+  /** The last block also takes the frame that is centred behind the last sample. */
+  private static int lastOf(MonoBlocks blocks, int i) {
+    int next = (i + 1) * MonoBlocks.SECONDS * MelSpectra.RATE;
+    return i == blocks.count() - 1 ? blocks.length() + MelSpectra.HOP : next;
+  }
+
+  private static ToneSpectra tones(MonoBlocks.Block b, Progress progress) {
+    int from = (b.from() - b.first()) / CHROMA_HOP;
+    int to = (b.to() - b.first() + CHROMA_HOP - 1) / CHROMA_HOP;
+    return ToneSpectra.of(b.samples(), MelSpectra.RATE, 8192, 8192, CHROMA_HOP, from, to, progress);
+  }
+
+  private static void low(MonoBlocks.Block b, float[] low) {
+    float[] part = new Resampler().resample(b.samples(), MelSpectra.RATE, BassNet.RATE);
+    int skip = (int) ((long) (b.from() - b.first()) * BassNet.RATE / MelSpectra.RATE);
+    int at = (int) ((long) b.from() * BassNet.RATE / MelSpectra.RATE);
+    int count = (int) Math.ceil((double) (b.to() - b.from()) * BassNet.RATE / MelSpectra.RATE);
+    System.arraycopy(
+        part, skip, low, at, Math.min(count, Math.min(part.length - skip, low.length - at)));
   }
 
   /** The quick step: readings under the person's corrections. */

@@ -1,14 +1,14 @@
 package looseecho.audio;
 
-import java.util.Arrays;
+import java.nio.FloatBuffer;
 
 /**
- * Stereo sound in memory. Immutable: arrays are copied in and out, except through {@link #mono()}'s
- * own result.
+ * Stereo sound, in memory or mapped from a file. Immutable: arrays are copied out, and those taken
+ * over must not be written to again.
  */
 public final class Audio {
-  private final float[] left;
-  private final float[] right;
+  private final FloatBuffer left;
+  private final FloatBuffer right;
   private final int sampleRate;
 
   /**
@@ -19,9 +19,14 @@ public final class Audio {
    * @param sampleRate in hertz, 1000..768000
    */
   public Audio(float[] left, float[] right, int sampleRate) {
-    if (left.length != right.length) {
+    this(FloatBuffer.wrap(left), FloatBuffer.wrap(right), sampleRate);
+  }
+
+  /** The same from buffers, such as a mapped file. */
+  Audio(FloatBuffer left, FloatBuffer right, int sampleRate) {
+    if (left.limit() != right.limit()) {
       throw new IllegalArgumentException(
-          "channels differ in length: " + left.length + ", " + right.length);
+          "channels differ in length: " + left.limit() + ", " + right.limit());
     }
     if (sampleRate < 1000 || sampleRate > 768000) {
       throw new IllegalArgumentException(
@@ -34,7 +39,7 @@ public final class Audio {
 
   /** Number of samples per channel. */
   public int length() {
-    return left.length;
+    return left.limit();
   }
 
   public int sampleRate() {
@@ -43,27 +48,34 @@ public final class Audio {
 
   /** Length in seconds. */
   public double duration() {
-    return (double) left.length / sampleRate;
+    return (double) left.limit() / sampleRate;
   }
 
   public float left(int i) {
-    return left[i];
+    return left.get(i);
   }
 
   public float right(int i) {
-    return right[i];
+    return right.get(i);
   }
 
   /** A copy of one channel: 0 left, 1 right. */
   public float[] channel(int c) {
-    return (c == 0 ? left : right).clone();
+    float[] out = new float[length()];
+    (c == 0 ? left : right).get(0, out);
+    return out;
   }
 
   /** The middle, (left + right) / 2, as a new array. */
   public float[] mono() {
-    float[] m = new float[left.length];
+    return mono(0, length());
+  }
+
+  /** The middle of the samples {@code from} to before {@code to}. */
+  public float[] mono(int from, int to) {
+    float[] m = new float[to - from];
     for (int i = 0; i < m.length; i++) {
-      m[i] = 0.5f * (left[i] + right[i]);
+      m[i] = 0.5f * (left.get(from + i) + right.get(from + i));
     }
     return m;
   }
@@ -72,24 +84,23 @@ public final class Audio {
   public void read(int from, float[] out, int samples) {
     for (int i = 0; i < samples; i++) {
       int at = from + i;
-      boolean inside = at >= 0 && at < left.length;
-      out[2 * i] = inside ? left[at] : 0;
-      out[2 * i + 1] = inside ? right[at] : 0;
+      boolean inside = at >= 0 && at < left.limit();
+      out[2 * i] = inside ? left.get(at) : 0;
+      out[2 * i + 1] = inside ? right.get(at) : 0;
     }
   }
 
   /** The largest absolute sample. */
   public float peak() {
     float p = 0;
-    for (int i = 0; i < left.length; i++) {
-      p = Math.max(p, Math.max(Math.abs(left[i]), Math.abs(right[i])));
+    for (int i = 0; i < left.limit(); i++) {
+      p = Math.max(p, Math.max(Math.abs(left.get(i)), Math.abs(right.get(i))));
     }
     return p;
   }
 
   /** The part from sample {@code from} to before {@code to}. */
   public Audio slice(int from, int to) {
-    return new Audio(
-        Arrays.copyOfRange(left, from, to), Arrays.copyOfRange(right, from, to), sampleRate);
+    return new Audio(left.slice(from, to - from), right.slice(from, to - from), sampleRate);
   }
 }

@@ -16,8 +16,8 @@ import looseecho.reading.Progress;
  * name.
  */
 public final class AudioReader {
-  /** Longest sound taken, in seconds: half an hour of stereo floats is 640 MB. */
-  public static final int MAX_SECONDS = 1800;
+  /** Longest sound taken, in seconds: a little over two hours. */
+  public static final int MAX_SECONDS = 7800;
 
   private static final double MIN_SECONDS = 1.0;
 
@@ -49,7 +49,7 @@ public final class AudioReader {
       throw e;
     } catch (SampleSink.TooLongException e) {
       throw new AudioReadException(
-          path, "This is longer than half an hour. Cut out the track you want and open that.", e);
+          path, "This is longer than two hours. Cut out the track you want and open that.", e);
     } catch (IOException | RuntimeException e) {
       if (sink.length() == 0 || sink.sampleRate() == 0) {
         throw new AudioReadException(

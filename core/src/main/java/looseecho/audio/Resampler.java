@@ -10,6 +10,7 @@ package looseecho.audio;
  */
 public final class Resampler {
   private static final int ZERO_CROSSINGS = 24;
+  private static final int BLOCK_SECONDS = 60;
   private static final double BETA = 9.0;
   private static final double PASS = 0.92;
   private static final int TABLE_PER_CROSSING = 512;
@@ -19,10 +20,26 @@ public final class Resampler {
     if (in.sampleRate() == rate) {
       return in;
     }
-    return new Audio(
-        resample(in.channel(0), in.sampleRate(), rate),
-        resample(in.channel(1), in.sampleRate(), rate),
-        rate);
+    SampleSink sink = new SampleSink(Integer.MAX_VALUE / rate);
+    sink.format(rate);
+    float[] pair = new float[2];
+    // In blocks of whole seconds with margins, so that a long sound is not held as a whole.
+    for (int block = 0; (long) block * BLOCK_SECONDS * in.sampleRate() < in.length(); block++) {
+      int start = Math.max(0, block * BLOCK_SECONDS - 1);
+      int from = start * in.sampleRate();
+      long end = ((long) (block + 1) * BLOCK_SECONDS + 1) * in.sampleRate();
+      Audio part = in.slice(from, (int) Math.min(in.length(), end));
+      float[] l = resample(part.channel(0), in.sampleRate(), rate);
+      float[] r = resample(part.channel(1), in.sampleRate(), rate);
+      int skip = (block * BLOCK_SECONDS - start) * rate;
+      int last = end >= in.length() ? l.length : skip + BLOCK_SECONDS * rate;
+      for (int i = skip; i < last; i++) {
+        pair[0] = l[i];
+        pair[1] = r[i];
+        sink.add(pair, 2);
+      }
+    }
+    return sink.audio(0, sink.length());
   }
 
   /**

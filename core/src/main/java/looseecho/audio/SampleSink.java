@@ -1,18 +1,34 @@
 package looseecho.audio;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.FloatBuffer;
 import java.util.Arrays;
 
-/** Gathers decoded samples of any channel count into stereo; grows as needed. Not thread-safe. */
+/**
+ * Gathers decoded samples of any channel count into stereo. Short sounds stay in memory; long ones
+ * go to temporary files that are mapped, so that the memory stays bounded. Not thread-safe.
+ */
 final class SampleSink {
   private static final float MINUS_3_DB = 0.70794576f;
+  private static final int IN_MEMORY = 40_000_000; // samples of a side: a quarter of an hour
+  private final int inMemory;
   private float[] left = new float[1 << 18];
   private float[] right = new float[1 << 18];
+  private Spill leftSpill;
+  private Spill rightSpill;
+  private int held; // samples in the arrays
   private int length;
   private int sampleRate;
   private final int maxSeconds;
 
   SampleSink(int maxSeconds) {
+    this(maxSeconds, IN_MEMORY);
+  }
+
+  SampleSink(int maxSeconds, int inMemory) {
     this.maxSeconds = maxSeconds;
+    this.inMemory = inMemory;
   }
 
   void format(int rate) {
@@ -24,8 +40,8 @@ final class SampleSink {
 
   /** Adds one sample of every channel; surround channels are folded down by 3 dB (ITU-R BS.775). */
   void add(float[] channels, int count) {
-    if (length == left.length) {
-      grow();
+    if (held == left.length) {
+      makeRoom();
     }
     float l = channels[0];
     float r = count > 1 ? channels[1] : l;
@@ -38,17 +54,37 @@ final class SampleSink {
       l += centre || c % 2 == 0 ? x : 0;
       r += centre || c % 2 == 1 ? x : 0;
     }
-    left[length] = Float.isFinite(l) ? l : 0;
-    right[length] = Float.isFinite(r) ? r : 0;
+    left[held] = Float.isFinite(l) ? l : 0;
+    right[held] = Float.isFinite(r) ? r : 0;
+    held++;
     length++;
   }
 
-  private void grow() {
+  private void makeRoom() {
     if (sampleRate > 0 && length > (long) maxSeconds * sampleRate) {
       throw new TooLongException();
     }
-    left = Arrays.copyOf(left, length * 3 / 2);
-    right = Arrays.copyOf(right, length * 3 / 2);
+    if (leftSpill == null && length < inMemory) {
+      left = Arrays.copyOf(left, length * 3 / 2);
+      right = Arrays.copyOf(right, length * 3 / 2);
+      return;
+    }
+    spill();
+  }
+
+  private void spill() {
+    try {
+      if (leftSpill == null) {
+        leftSpill = new Spill();
+        rightSpill = new Spill();
+      }
+      leftSpill.write(left, held);
+      rightSpill.write(right, held);
+      held = 0;
+    } catch (IOException e) {
+      throw new UncheckedIOException(
+          "there is no room for so long a sound in the temporary folder", e);
+    }
   }
 
   int length() {
@@ -59,10 +95,20 @@ final class SampleSink {
     return sampleRate;
   }
 
-  /** The sound between two samples, clamped to what there is. */
+  /** The sound between two samples, clamped to what there is. Nothing may be added afterwards. */
   Audio audio(int from, int to) {
     int a = Math.min(Math.max(0, from), length);
     int b = Math.min(Math.max(a, to), length);
+    if (leftSpill != null) {
+      spill();
+      try {
+        FloatBuffer l = leftSpill.map();
+        FloatBuffer r = rightSpill.map();
+        return new Audio(l.slice(a, b - a), r.slice(a, b - a), sampleRate);
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
+    }
     return new Audio(Arrays.copyOfRange(left, a, b), Arrays.copyOfRange(right, a, b), sampleRate);
   }
 

@@ -1,6 +1,8 @@
 package looseecho.dsp;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 
 /**
  * Twelve pitch-class strengths per frame from spectral peaks, with the tuning measured first.
@@ -27,18 +29,44 @@ public final class Chroma {
     this.hopSeconds = hopSeconds;
   }
 
-  /** Measures tuning and chroma. */
+  /** Measures tuning and chroma of a whole sound. */
   public static Chroma of(ToneSpectra spectra) {
+    Builder all = new Builder(spectra.hopSeconds());
+    all.add(spectra);
+    return all.done();
+  }
+
+  /** Takes spectra block by block and keeps their peaks alone. */
+  public static final class Builder {
+    private final List<float[]> peaks = new ArrayList<>();
+    private final double hopSeconds;
+
+    public Builder(double hopSeconds) {
+      this.hopSeconds = hopSeconds;
+    }
+
+    /** Adds the frames that follow. */
+    public void add(ToneSpectra spectra) {
+      for (int n = 0; n < spectra.frames(); n++) {
+        peaks.add(peaks(spectra, n));
+      }
+    }
+
+    /** Tuning and chroma of all frames. */
+    public Chroma done() {
+      return of(peaks.toArray(new float[0][]), hopSeconds);
+    }
+  }
+
+  private static Chroma of(float[][] peaks, double hopSeconds) {
     double re = 0;
     double im = 0;
-    double[][] peaks = new double[spectra.frames()][];
-    for (int n = 0; n < peaks.length; n++) {
-      peaks[n] = peaks(spectra, n);
-      for (int k = 0; k < peaks[n].length; k += 2) {
-        if (peaks[n][k] > 200) {
-          double phase = 2 * Math.PI * (midi(peaks[n][k]) - Math.floor(midi(peaks[n][k])));
-          re += peaks[n][k + 1] * Math.cos(phase);
-          im += peaks[n][k + 1] * Math.sin(phase);
+    for (float[] frame : peaks) {
+      for (int k = 0; k < frame.length; k += 2) {
+        if (frame[k] > 200) {
+          double phase = 2 * Math.PI * (midi(frame[k]) - Math.floor(midi(frame[k])));
+          re += frame[k + 1] * Math.cos(phase);
+          im += frame[k + 1] * Math.sin(phase);
         }
       }
     }
@@ -55,12 +83,12 @@ public final class Chroma {
         (peaks[n][k] < 260 ? low : high)[n][Math.floorMod(nearest, 12)] += w;
       }
     }
-    return new Chroma(high, low, 100 * tuning, spectra.hopSeconds());
+    return new Chroma(high, low, 100 * tuning, hopSeconds);
   }
 
   /** {hertz, magnitude, hertz, magnitude, ...} of the frame's outstanding peaks. */
-  private static double[] peaks(ToneSpectra s, int n) {
-    double[] out = new double[512];
+  private static float[] peaks(ToneSpectra s, int n) {
+    float[] out = new float[512];
     int count = 0;
     int first = (int) (LOW_HZ / s.binHz());
     int last = Math.min(s.bins() - 2, (int) (HIGH_HZ / s.binHz()));
@@ -74,7 +102,7 @@ public final class Chroma {
         double c = Math.log(m + 1e-9);
         double r = Math.log(s.at(n, k + 1) + 1e-9);
         double shift = 0.5 * (l - r) / (l - 2 * c + r);
-        out[count++] = (k + (Double.isFinite(shift) ? shift : 0)) * s.binHz();
+        out[count++] = (float) ((k + (Double.isFinite(shift) ? shift : 0)) * s.binHz());
         out[count++] = m;
       }
     }

@@ -1,5 +1,6 @@
 package looseecho.dsp;
 
+import java.util.stream.IntStream;
 import looseecho.reading.Progress;
 
 /**
@@ -9,6 +10,7 @@ import looseecho.reading.Progress;
  * arrays stay inside.
  */
 public final class ToneSpectra {
+  private static final int CHUNK = 400; // frames worked on by one thread at a time
   private final float[][] frames;
   private final double binHz;
   private final double hopSeconds;
@@ -28,17 +30,25 @@ public final class ToneSpectra {
    */
   public static ToneSpectra of(
       float[] mono, int rate, int size, int window, int hop, Progress progress) {
-    Fft fft = new Fft(size, window);
-    double binHz = (double) rate / size;
-    float[][] frames = new float[mono.length / hop + 1][];
-    for (int n = 0; n < frames.length; n++) {
-      frames[n] = new float[fft.bins()];
-      fft.magnitudes(mono, n * hop, frames[n]);
-      if (n % 500 == 0) {
-        progress.step("Listening to the tones", (double) n / frames.length);
-      }
-    }
-    return new ToneSpectra(frames, binHz, (double) hop / rate);
+    return of(mono, rate, size, window, hop, 0, mono.length / hop + 1, progress);
+  }
+
+  /** The same for the frames {@code from} to before {@code to} alone. */
+  public static ToneSpectra of(
+      float[] mono, int rate, int size, int window, int hop, int from, int to, Progress progress) {
+    float[][] frames = new float[to - from][size / 2 + 1];
+    IntStream.range(0, (frames.length + CHUNK - 1) / CHUNK)
+        .parallel()
+        .forEach(
+            c -> {
+              Fft fft = new Fft(size, window);
+              int end = Math.min(frames.length, (c + 1) * CHUNK);
+              for (int n = c * CHUNK; n < end && !progress.cancelled(); n++) {
+                fft.magnitudes(mono, (from + n) * hop, frames[n]);
+              }
+            });
+    progress.step("Listening to the tones", 1);
+    return new ToneSpectra(frames, (double) rate / size, (double) hop / rate);
   }
 
   public int frames() {

@@ -1,0 +1,49 @@
+package looseecho.audio;
+
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.FloatBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+
+/** Samples put aside in a temporary file, to be mapped when all are there. */
+final class Spill {
+  private final Path file;
+  private final FileChannel channel;
+
+  Spill() throws IOException {
+    file = Files.createTempFile("loose-echo-", ".samples");
+    channel =
+        FileChannel.open(
+            file,
+            StandardOpenOption.READ,
+            StandardOpenOption.WRITE,
+            StandardOpenOption.DELETE_ON_CLOSE);
+  }
+
+  void write(float[] samples, int count) throws IOException {
+    ByteBuffer bytes = ByteBuffer.allocate(4 * count).order(ByteOrder.nativeOrder());
+    bytes.asFloatBuffer().put(samples, 0, count);
+    while (bytes.hasRemaining()) {
+      channel.write(bytes);
+    }
+  }
+
+  /** All samples. The mapping outlives the channel; the file is gone when the program ends. */
+  FloatBuffer map() throws IOException {
+    FloatBuffer all =
+        channel
+            .map(FileChannel.MapMode.READ_ONLY, 0, channel.size())
+            .order(ByteOrder.nativeOrder())
+            .asFloatBuffer();
+    try {
+      channel.close();
+    } catch (IOException e) {
+      file.toFile().deleteOnExit(); // some systems do not delete what is still mapped
+    }
+    return all;
+  }
+}
