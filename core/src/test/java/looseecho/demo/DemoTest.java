@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import looseecho.Metrics;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
@@ -46,30 +47,9 @@ class DemoTest {
     analysis = analyzer.read(heard, Corrections.NONE, Progress.NONE);
   }
 
-  /** F measure with a window in seconds, each event matched once (MIREX onset detection: 50 ms). */
-  private static double f(double[] truth, double[] found, double window) {
-    boolean[] used = new boolean[found.length];
-    int matched = 0;
-    for (double t : truth) {
-      int best = -1;
-      for (int i = 0; i < found.length; i++) {
-        if (!used[i]
-            && Math.abs(found[i] - t) <= window
-            && (best < 0 || Math.abs(found[i] - t) < Math.abs(found[best] - t))) {
-          best = i;
-        }
-      }
-      if (best >= 0) {
-        used[best] = true;
-        matched++;
-      }
-    }
-    return 2.0 * matched / (truth.length + found.length);
-  }
-
   private static double lanes(Analysis a, double window, Lane... lanes) {
     List<Lane> wanted = Arrays.asList(lanes);
-    return f(
+    return Metrics.f(
         TUNE.hits().stream()
             .filter(h -> wanted.contains(h.lane()))
             .mapToDouble(Tune.DrumHit::time)
@@ -102,14 +82,15 @@ class DemoTest {
     assertEquals(TUNE.bpm(), pulse.tempo().value(), 0.02);
     assertTrue(pulse.steady());
     double[] beats = pulse.beats().stream().mapToDouble(b -> b.time()).toArray();
-    assertTrue(f(TUNE.beats().stream().mapToDouble(t -> t).toArray(), beats, 0.02) > 0.97);
+    assertTrue(Metrics.f(TUNE.beats().stream().mapToDouble(t -> t).toArray(), beats, 0.02) > 0.97);
     List<Double> downs = new ArrayList<>();
     for (int k = 0; k < TUNE.beats().size(); k += 4) {
       downs.add(TUNE.beats().get(k));
     }
     double[] ones =
         pulse.beats().stream().filter(b -> b.position() == 1).mapToDouble(b -> b.time()).toArray();
-    assertTrue(f(downs.stream().mapToDouble(t -> t).toArray(), ones, 0.07) > 0.9, "downbeats");
+    assertTrue(
+        Metrics.f(downs.stream().mapToDouble(t -> t).toArray(), ones, 0.07) > 0.9, "downbeats");
     assertEquals(TUNE.key(), analysis.tonality().key().value());
     assertEquals(0, analysis.tonality().tuningCents(), 5);
   }
@@ -170,12 +151,14 @@ class DemoTest {
   void bassSectionsAndTheStopAreFound() {
     double[] truth = TUNE.bass().stream().mapToDouble(Tune.Tone::start).toArray();
     double[] found = analysis.tonality().bass().stream().mapToDouble(n -> n.start()).toArray();
-    assertTrue(f(truth, found, 0.05) > 0.6, "bass attacks " + f(truth, found, 0.05));
+    assertTrue(
+        Metrics.f(truth, found, 0.05) > 0.6, "bass attacks " + Metrics.f(truth, found, 0.05));
     double[] edges = TUNE.parts().stream().skip(1).mapToDouble(Tune.Part::start).toArray();
     double[] cuts =
         analysis.form().sections().stream().skip(1).mapToDouble(s -> s.start()).toArray();
     assertTrue(
-        f(edges, cuts, 3) > 0.7, Arrays.toString(cuts) + " against " + Arrays.toString(edges));
+        Metrics.f(edges, cuts, 3) > 0.7,
+        Arrays.toString(cuts) + " against " + Arrays.toString(edges));
     assertEquals(
         1,
         analysis.form().events(Event.Kind.STOP).stream()
@@ -222,12 +205,12 @@ class DemoTest {
             .filter(h -> h.lane() == Lane.KICK)
             .mapToDouble(h -> h.time())
             .toArray();
-    assertTrue(f(kicks, echoed.stream().mapToDouble(d -> d).toArray(), 0.001) > 0.99);
+    assertTrue(Metrics.f(kicks, echoed.stream().mapToDouble(d -> d).toArray(), 0.001) > 0.99);
     Audio mix = new EchoRenderer(Kit.plain()).mix(t, Progress.NONE);
     Analysis again = analyzer.analyse(mix, Corrections.NONE, Progress.NONE);
     assertEquals(108, again.pulse().orElseThrow().tempo().value(), 0.02);
     double closed =
-        f(
+        Metrics.f(
             kicks,
             again.hits().stream()
                 .filter(h -> h.lane() == Lane.KICK)
