@@ -14,7 +14,7 @@ class MetricsTest {
     double[] tracked = {5.06, 5.58, 6.0, 6.4, 6.45, 7.02, 7.75, 8.0, 8.56, 9.0};
     assertEquals(0.666667, Metrics.f(beats, tracked, Metrics.BEAT), 1e-6);
     double[] onsets = {0.5, 0.54, 1.0, 1.2, 2.0};
-    double[] heard = {0.52, 0.53, 0.58, 1.051, 1.25, 1.9, 2.049};
+    double[] heard = {0.52, 0.53, 0.58, 1.051, 1.249, 1.9, 2.049};
     assertEquals(0.666667, Metrics.f(onsets, heard, Metrics.ONSET), 1e-6);
     double[] edges = {8, 24, 30};
     double[] cut = {8.4, 22, 31, 45};
