@@ -3,7 +3,7 @@ package looseecho.activity;
 /** Curves of the network, 0..1, one value per 10 ms frame; frame n means the instant n / 100 s. */
 public final class Activities {
   /** Curves before the velocities: eight lanes, beat, downbeat. */
-  static final int CURVES = Lane.values().length + 2;
+  static final int CURVES = Lane.HEARD.size() + 2;
 
   private final float[][] curves;
   private final int frames;
@@ -13,9 +13,9 @@ public final class Activities {
    * length.
    */
   public Activities(float[][] curves) {
-    if (curves.length != CURVES + Lane.values().length) {
+    if (curves.length != CURVES + Lane.HEARD.size()) {
       throw new IllegalArgumentException(
-          "need " + (CURVES + Lane.values().length) + " curves (was: " + curves.length + ")");
+          "need " + (CURVES + Lane.HEARD.size()) + " curves (was: " + curves.length + ")");
     }
     this.curves = curves;
     this.frames = curves[0].length;
@@ -31,11 +31,11 @@ public final class Activities {
   }
 
   public float beat(int frame) {
-    return curves[Lane.values().length][frame];
+    return curves[Lane.HEARD.size()][frame];
   }
 
   public float downbeat(int frame) {
-    return curves[Lane.values().length + 1][frame];
+    return curves[Lane.HEARD.size() + 1][frame];
   }
 
   /** How hard the lane is hit, 0..1; means something only where the lane is hit. */

@@ -37,7 +37,7 @@ public final class ActivityNet {
   /** Runs the network over the whole song. */
   public Activities run(MelSpectra mel, Progress progress) {
     int frames = mel.frames();
-    int outputs = Activities.CURVES + Lane.values().length;
+    int outputs = Activities.CURVES + Lane.HEARD.size();
     float[][] curves = new float[outputs][frames];
     int blocks = (frames + BLOCK - 1) / BLOCK;
     IntStream.range(0, blocks)

@@ -1,8 +1,11 @@
 package looseecho.activity;
 
+import java.util.Arrays;
+import java.util.List;
+
 /**
- * The drum lanes, in the network's order. General MIDI level 1 percussion numbers are used when a
- * lane is written.
+ * The drum lanes: first the network's eight in its order, then those that are told apart by ear
+ * afterwards. General MIDI level 1 percussion numbers are used when a lane is written.
  */
 public enum Lane {
   KICK("kick", 36),
@@ -10,16 +13,32 @@ public enum Lane {
   CLAP("clap", 39),
   HAT_CLOSED("closed hat", 42),
   HAT_OPEN("open hat", 46),
-  TOM("tom", 45),
-  CYMBAL("cymbal", 49),
-  PERCUSSION("percussion", 70);
+  TOM("mid tom", 47),
+  CYMBAL("crash", 49),
+  PERCUSSION("percussion", 70),
+  SNARE_2("other snare", 40, SNARE),
+  CLAP_2("other clap", 39, CLAP),
+  TOM_LOW("low tom", 45, TOM),
+  TOM_HIGH("high tom", 50, TOM),
+  RIDE("ride", 51, CYMBAL);
+
+  /** The lanes that the network hears. */
+  public static final List<Lane> HEARD = Arrays.stream(values()).filter(l -> l.base == l).toList();
 
   private final String words;
   private final int midi;
+  private final Lane base;
 
   Lane(String words, int midi) {
     this.words = words;
     this.midi = midi;
+    this.base = this;
+  }
+
+  Lane(String words, int midi, Lane base) {
+    this.words = words;
+    this.midi = midi;
+    this.base = base;
   }
 
   /** The lane's name on screen. */
@@ -30,5 +49,10 @@ public enum Lane {
   /** General MIDI drum note. */
   public int midi() {
     return midi;
+  }
+
+  /** The network's lane that this one was told apart from; itself for those. */
+  public Lane base() {
+    return base;
   }
 }

@@ -16,8 +16,8 @@ import looseecho.form.Form;
 import looseecho.form.SectionFinder;
 import looseecho.hits.Feel;
 import looseecho.hits.Hit;
+import looseecho.hits.HitDetails;
 import looseecho.hits.HitFinder;
-import looseecho.hits.StrikeMeter;
 import looseecho.notes.BassFinder;
 import looseecho.notes.Chord;
 import looseecho.notes.ChordFinder;
@@ -151,7 +151,7 @@ public final class Analyzer {
     if (pulse.isPresent()) {
       List<Hit> found =
           new HitFinder(HitFinder.Settings.DEFAULTS).find(heard.activity, pulse.get(), progress);
-      hits = new StrikeMeter(heard.mel).refine(found);
+      hits = new HitDetails(heard.mel, pulse.get()).complete(found);
       feel = Feel.of(hits, pulse.get());
       chords = new ChordFinder().find(heard.chroma, heard.bass, pulse.get());
       var material =

@@ -91,7 +91,7 @@ public final class HarbourMix {
 
   private void drum(DrumHit h, Bus drums, Bus send) {
     DrumSound sound =
-        switch (h.lane()) {
+        switch (h.lane().base()) {
           case KICK -> KICK;
           case SNARE -> SNARE;
           case CLAP -> CLAP;
@@ -99,20 +99,20 @@ public final class HarbourMix {
           case HAT_OPEN -> OPEN;
           case TOM -> TOM;
           case CYMBAL -> CRASH;
-          case PERCUSSION -> h.colour() == 1 ? SHAKER : h.colour() == 2 ? HAND_HIGH : HAND_LOW;
+          default -> h.colour() == 1 ? SHAKER : h.colour() == 2 ? HAND_HIGH : HAND_LOW;
         };
     double level =
-        switch (h.lane()) {
+        switch (h.lane().base()) {
           case KICK -> 0.85;
           case SNARE -> 0.55;
           case CLAP -> 0.4;
           case HAT_CLOSED, HAT_OPEN -> 0.2;
           case TOM -> 0.55;
           case CYMBAL -> 0.28;
-          case PERCUSSION -> h.colour() == 1 ? 0.15 : 0.32;
+          default -> h.colour() == 1 ? 0.15 : 0.32;
         };
     double pan =
-        switch (h.lane()) {
+        switch (h.lane().base()) {
           case HAT_CLOSED, HAT_OPEN -> 0.3;
           case TOM -> -0.2;
           case PERCUSSION -> h.colour() == 1 ? -0.45 : 0.4 - 0.3 * (h.colour() - 2);

@@ -64,7 +64,7 @@ record BarFeatures(
 
   private static double[] row(SectionFinder.Material m, double from, double to) {
     MelSpectra mel = m.mel();
-    int lanes = Lane.values().length;
+    int lanes = Lane.HEARD.size();
     double[] row = new double[GROUPS + lanes + 12];
     int a = Math.max(0, (int) Math.round(from * MelSpectra.FPS));
     int b = Math.min(mel.frames(), Math.max(a + 1, (int) Math.round(to * MelSpectra.FPS)));
@@ -73,7 +73,7 @@ record BarFeatures(
         row[k * GROUPS / MelSpectra.BANDS] += mel.band(n, k) / (b - a);
       }
       for (int l = 0; l < lanes; l++) {
-        row[GROUPS + l] += m.activity().lane(Lane.values()[l], n) / (b - a);
+        row[GROUPS + l] += m.activity().lane(Lane.HEARD.get(l), n) / (b - a);
       }
     }
     double[] tones = m.chroma().sum(from, to);
@@ -92,7 +92,7 @@ record BarFeatures(
    * weights say.
    */
   private static void scale(double[][] rows) {
-    int lanes = Lane.values().length;
+    int lanes = Lane.HEARD.size();
     scaleGroup(rows, 0, GROUPS, 1);
     scaleGroup(rows, GROUPS, GROUPS + lanes, DRUMS);
     scaleGroup(rows, GROUPS + lanes, GROUPS + lanes + 12, TONES);

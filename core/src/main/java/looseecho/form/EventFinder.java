@@ -6,6 +6,7 @@ import java.util.List;
 import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
 import looseecho.hits.Hit;
+import looseecho.hits.Roll;
 import looseecho.pulse.Pulse;
 
 /** Gathers the events of a track: stops, rolls, sweeps, thinning out, half and double speed. */
@@ -20,7 +21,9 @@ final class EventFinder {
   static List<Event> find(
       MelSpectra mel, Pulse pulse, List<Hit> hits, BarFeatures bars, Layers layers, double end) {
     List<Event> out = new ArrayList<>(stops(mel, pulse.timeAt(1), end));
-    out.addAll(RollFinder.find(hits, pulse));
+    for (Roll r : Roll.find(hits, pulse)) {
+      out.add(new Event(Event.Kind.ROLL, r.start(), r.end(), r.words(), r.confidence()));
+    }
     out.addAll(SweepFinder.find(mel, pulse));
     thinning(bars, layers, out);
     passages(hits, bars, pulse, out);
@@ -85,7 +88,8 @@ final class EventFinder {
     for (int b = 0; b < n; b++) {
       boolean[] on = new boolean[4];
       for (Hit h : hits) {
-        boolean snare = h.lane() == Lane.SNARE || h.lane() == Lane.CLAP;
+        Lane base = h.lane().base();
+        boolean snare = base == Lane.SNARE || base == Lane.CLAP;
         if (snare && bars.at(h.time()) == b && (h.step() - 1) % per == 0 && h.step() <= 4 * per) {
           on[(h.step() - 1) / per] = true;
         }

@@ -71,14 +71,14 @@ record Layers(Map<String, boolean[]> playing) {
 
   /** How a producer would call the lane among layers. */
   private static String family(Lane lane) {
-    return switch (lane) {
+    return switch (lane.base()) {
       case KICK -> "kick";
       case SNARE -> "snare";
       case CLAP -> "clap";
       case HAT_CLOSED, HAT_OPEN -> "hats";
       case TOM -> "toms";
       case CYMBAL -> "cymbals";
-      case PERCUSSION -> "percussion";
+      default -> "percussion";
     };
   }
 

@@ -53,7 +53,7 @@ public record Feel(
     Optional<Swing> all = Swing.of(hits, pulse);
     Map<Family, Swing> families = new EnumMap<>(Family.class);
     for (Family f : Family.values()) {
-      Swing.of(hits.stream().filter(h -> f.lanes().contains(h.lane())).toList(), pulse)
+      Swing.of(hits.stream().filter(h -> f.lanes().contains(h.lane().base())).toList(), pulse)
           .ifPresent(s -> families.put(f, s));
     }
     return new Feel(all, families, Division.of(hits, pulse, all));

@@ -7,11 +7,57 @@ import looseecho.activity.Lane;
  *
  * @param lane which drum
  * @param time seconds, of the attack
- * @param velocity 1..127, louder is more
+ * @param velocity 1..127, louder is more: the network's estimate on the scale of General MIDI
+ *     velocities, refined within the lane by the energy of the attack
  * @param bar number of the bar, as in the pulse
  * @param step sixteenth of the bar, from 1, nearest to the hit
  * @param offsetMs how late (positive) or early the hit is against its step
- * @param confidence 0..1
+ * @param lengthMs until it has died away by 20 dB or is cut off; 0 when not measured
+ * @param figure what it belongs to
+ * @param confidence 0..1; 1 once a person has settled it
  */
 public record Hit(
-    Lane lane, double time, int velocity, int bar, int step, double offsetMs, double confidence) {}
+    Lane lane,
+    double time,
+    int velocity,
+    int bar,
+    int step,
+    double offsetMs,
+    double lengthMs,
+    Figure figure,
+    double confidence) {
+  /** What a hit belongs to. */
+  public enum Figure {
+    SINGLE,
+    /** A soft stroke just before the main one. */
+    FLAM,
+    /** One of a run of even, quick hits. */
+    ROLL
+  }
+
+  /** A single hit whose length is not measured. */
+  public Hit(
+      Lane lane, double time, int velocity, int bar, int step, double offsetMs, double confidence) {
+    this(lane, time, velocity, bar, step, offsetMs, 0, Figure.SINGLE, confidence);
+  }
+
+  public Hit withLane(Lane other) {
+    return new Hit(other, time, velocity, bar, step, offsetMs, lengthMs, figure, confidence);
+  }
+
+  public Hit withVelocity(int value) {
+    return new Hit(lane, time, value, bar, step, offsetMs, lengthMs, figure, confidence);
+  }
+
+  public Hit withLength(double ms) {
+    return new Hit(lane, time, velocity, bar, step, offsetMs, ms, figure, confidence);
+  }
+
+  public Hit withFigure(Figure value) {
+    return new Hit(lane, time, velocity, bar, step, offsetMs, lengthMs, value, confidence);
+  }
+
+  public Hit settled() {
+    return new Hit(lane, time, velocity, bar, step, offsetMs, lengthMs, figure, 1);
+  }
+}

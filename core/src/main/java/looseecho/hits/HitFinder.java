@@ -44,8 +44,8 @@ public final class HitFinder {
   /** All hits in order of time. */
   public List<Hit> find(Activities activity, Pulse pulse, Progress progress) {
     List<Hit> hits = new ArrayList<>();
-    for (Lane lane : Lane.values()) {
-      progress.step("Picking the hits", (double) lane.ordinal() / Lane.values().length);
+    for (Lane lane : Lane.HEARD) {
+      progress.step("Picking the hits", (double) lane.ordinal() / Lane.HEARD.size());
       List<Peak> peaks = peaks(activity, lane, pulse);
       for (Peak p : peaks) {
         double threshold =

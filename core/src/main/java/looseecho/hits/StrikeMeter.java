@@ -17,31 +17,29 @@ import looseecho.activity.MelSpectra;
 public final class StrikeMeter {
   private static final double ENERGY_WEIGHT = 0.5;
   private static final int FEWEST = 6;
-  private static final double FLOOR = 1e-2;
-  private static final int ATTACK = 4; // frames of 10 ms
-  private final MelSpectra mel;
+  private final Envelope envelope;
 
   public StrikeMeter(MelSpectra mel) {
-    this.mel = mel;
+    this.envelope = new Envelope(mel);
   }
 
   /** The band in hertz in which a lane's attack stands out (common practice). */
-  private static double[] band(Lane lane) {
-    return switch (lane) {
+  static double[] band(Lane lane) {
+    return switch (lane.base()) {
       case KICK -> new double[] {30, 120};
       case SNARE -> new double[] {180, 6000};
       case CLAP -> new double[] {600, 6000};
       case HAT_CLOSED, HAT_OPEN -> new double[] {7000, 16000};
       case TOM -> new double[] {70, 300};
       case CYMBAL -> new double[] {4000, 16000};
-      case PERCUSSION -> new double[] {300, 9000};
+      default -> new double[] {300, 9000};
     };
   }
 
   /** The same hits with refined velocities, in the same order. */
   public List<Hit> refine(List<Hit> hits) {
     Hit[] out = hits.toArray(new Hit[0]);
-    for (Lane lane : Lane.values()) {
+    for (Lane lane : Lane.HEARD) {
       int[] at = IntStream.range(0, out.length).filter(i -> out[i].lane() == lane).toArray();
       double[] times = Arrays.stream(at).mapToDouble(i -> out[i].time()).toArray();
       double[] heard = Arrays.stream(at).mapToDouble(i -> out[i].velocity()).toArray();
@@ -49,8 +47,7 @@ public final class StrikeMeter {
       for (int k = 0; k < at.length; k++) {
         Hit h = out[at[k]];
         int velocity = (int) Math.round(Math.max(1, Math.min(127, struck[k])));
-        out[at[k]] =
-            new Hit(lane, h.time(), velocity, h.bar(), h.step(), h.offsetMs(), h.confidence());
+        out[at[k]] = h.withVelocity(velocity);
       }
     }
     return List.of(out);
@@ -59,7 +56,7 @@ public final class StrikeMeter {
   private double[] velocities(Lane lane, double[] times, double[] heard) {
     double[] energy = new double[times.length];
     for (int i = 0; i < times.length; i++) {
-      energy[i] = rise(lane, (int) Math.round(times[i] * MelSpectra.FPS));
+      energy[i] = rise(lane, envelope.frame(times[i]));
     }
     double mean = mean(heard);
     double spread = spread(heard, mean);
@@ -90,22 +87,10 @@ public final class StrikeMeter {
       if (MelSpectra.centreHz(b) < hertz[0] || MelSpectra.centreHz(b) > hertz[1]) {
         continue;
       }
-      double before = 0;
-      for (int n = frame - ATTACK; n < frame - 1; n++) {
-        before += amplitude(n, b) / (ATTACK - 1);
-      }
-      double peak = 0;
-      for (int n = frame; n < frame + ATTACK; n++) {
-        peak = Math.max(peak, amplitude(n, b));
-      }
-      sum += Math.log(FLOOR + Math.max(0, peak - before));
+      sum += envelope.rise(frame, b);
       count++;
     }
     return sum / Math.max(1, count);
-  }
-
-  private double amplitude(int frame, int band) {
-    return mel.attackAmplitude(Math.max(0, Math.min(mel.frames() - 1, frame)), band);
   }
 
   private static double mean(double[] x) {

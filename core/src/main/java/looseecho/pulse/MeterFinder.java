@@ -89,7 +89,7 @@ final class MeterFinder {
   }
 
   private static boolean hit(Activities a, int n) {
-    for (Lane lane : Lane.values()) {
+    for (Lane lane : Lane.HEARD) {
       float v = a.lane(lane, n);
       if (v > HIT && v >= a.lane(lane, n - 1) && v > a.lane(lane, n + 1)) {
         return true;

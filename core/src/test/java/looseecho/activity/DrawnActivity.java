@@ -8,13 +8,13 @@ public final class DrawnActivity {
   private final float[][] curves;
 
   public DrawnActivity(double seconds) {
-    curves = new float[Activities.CURVES + Lane.values().length][(int) (seconds * 100) + 1];
+    curves = new float[Activities.CURVES + Lane.HEARD.size()][(int) (seconds * 100) + 1];
   }
 
   public DrawnActivity beat(double time, boolean down) {
-    bump(Lane.values().length, time, 0.9, 1.3);
+    bump(Lane.HEARD.size(), time, 0.9, 1.3);
     if (down) {
-      bump(Lane.values().length + 1, time, 0.9, 1.3);
+      bump(Lane.HEARD.size() + 1, time, 0.9, 1.3);
     }
     return this;
   }

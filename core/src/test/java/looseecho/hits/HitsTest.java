@@ -45,9 +45,14 @@ class HitsTest {
           case CLAP -> 39;
           case HAT_CLOSED -> 42;
           case HAT_OPEN -> 46;
-          case TOM -> 45;
+          case TOM -> 47;
           case CYMBAL -> 49;
           case PERCUSSION -> 70;
+          case SNARE_2 -> 40;
+          case CLAP_2 -> 39;
+          case TOM_LOW -> 45;
+          case TOM_HIGH -> 50;
+          case RIDE -> 51;
         };
     assertEquals(expected, lane.midi());
   }

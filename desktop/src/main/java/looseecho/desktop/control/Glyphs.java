@@ -12,7 +12,7 @@ public final class Glyphs {
 
   /** Outline of the lane's glyph as an SVG path in a box of -1..1. */
   private static String path(Lane lane) {
-    return switch (lane) {
+    return switch (lane.base()) {
       case KICK ->
           "M0 -1 C0.35 -0.45 0.8 -0.1 0.8 0.32 A0.8 0.68 0 0 1 -0.8 0.32 C-0.8 -0.1 -0.35 -0.45 0 -1 Z"; // drop
       case SNARE -> "M-0.26 -1 L0.26 -1 L0.26 1 L-0.26 1 Z"; // bar
@@ -27,7 +27,7 @@ public final class Glyphs {
           "M0 -0.85 A0.85 0.85 0 1 1 -0.001 -0.85 Z M0 -0.42 A0.42 0.42 0 1 0 0.001 -0.42 Z"; // ring
       case CYMBAL ->
           "M0 -1 L0.26 -0.3 L0.98 -0.28 L0.4 0.16 L0.6 0.86 L0 0.44 L-0.6 0.86 L-0.4 0.16 L-0.98 -0.28 L-0.26 -0.3 Z"; // star
-      case PERCUSSION -> "M0 -0.95 L0.8 0 L0 0.95 L-0.8 0 Z"; // diamond
+      default -> "M0 -0.95 L0.8 0 L0 0.95 L-0.8 0 Z"; // diamond
     };
   }
 
@@ -38,7 +38,7 @@ public final class Glyphs {
     p.setScaleX(size / 2);
     p.setScaleY(size / 2);
     p.getStyleClass()
-        .add("family-" + lane.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'));
+        .add("family-" + lane.base().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'));
     return p;
   }
 

@@ -1,18 +1,23 @@
-package looseecho.form;
+package looseecho.hits;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import looseecho.activity.Lane;
-import looseecho.hits.Hit;
 import looseecho.pulse.Pulse;
 
 /**
- * Finds rolls: runs of even, quick hits of one drum (common practice: a snare roll leads into a
+ * A roll: a run of even, quick hits of one drum (common practice: a snare roll leads into a
  * section, hats roll in thirty-seconds or triplets). Runs that come in every other bar or more are
- * the pattern itself and no event.
+ * the pattern itself and no roll.
+ *
+ * @param lanes that it is played on
+ * @param start seconds of its first hit
+ * @param end seconds behind its last hit, by one gap
+ * @param words such as "snare roll in sixteenths, getting louder"
+ * @param confidence mean of its hits
  */
-final class RollFinder {
+public record Roll(Set<Lane> lanes, double start, double end, String words, double confidence) {
   private static final double SNARE_GAP = 0.30; // beats: sixteenths and quicker
   private static final double HAT_GAP = 0.19; // quicker than sixteenths
   private static final int FEWEST = 5;
@@ -20,19 +25,24 @@ final class RollFinder {
   private static final double RISING = 12; // velocity from the first to the last third
   private static final double TOO_OFTEN = 0.4; // rolls per bar
 
-  private RollFinder() {}
-
-  static List<Event> find(List<Hit> hits, Pulse pulse) {
-    List<Event> out = new ArrayList<>();
-    out.addAll(runs(hits, Set.of(Lane.SNARE, Lane.CLAP), "snare", SNARE_GAP, pulse));
-    out.addAll(runs(hits, Set.of(Lane.TOM), "tom", SNARE_GAP, pulse));
+  /** All rolls in order of their drums. */
+  public static List<Roll> find(List<Hit> hits, Pulse pulse) {
+    List<Roll> out = new ArrayList<>();
+    out.addAll(
+        runs(
+            hits,
+            Set.of(Lane.SNARE, Lane.SNARE_2, Lane.CLAP, Lane.CLAP_2),
+            "snare",
+            SNARE_GAP,
+            pulse));
+    out.addAll(runs(hits, Set.of(Lane.TOM, Lane.TOM_LOW, Lane.TOM_HIGH), "tom", SNARE_GAP, pulse));
     out.addAll(runs(hits, Set.of(Lane.HAT_CLOSED), "hat", HAT_GAP, pulse));
     return out;
   }
 
-  private static List<Event> runs(
+  private static List<Roll> runs(
       List<Hit> hits, Set<Lane> lanes, String name, double gap, Pulse pulse) {
-    List<Event> out = new ArrayList<>();
+    List<Roll> out = new ArrayList<>();
     List<Hit> run = new ArrayList<>();
     for (Hit h : hits) {
       if (!lanes.contains(h.lane())) {
@@ -46,16 +56,17 @@ final class RollFinder {
         continue; // a clap and a snare together are one stroke
       }
       if (beats > gap) {
-        close(run, name, pulse, out);
+        close(run, lanes, name, pulse, out);
         run.clear();
       }
       run.add(h);
     }
-    close(run, name, pulse, out);
+    close(run, lanes, name, pulse, out);
     return out.size() > TOO_OFTEN * pulse.bars().size() ? List.of() : out;
   }
 
-  private static void close(List<Hit> run, String name, Pulse pulse, List<Event> out) {
+  private static void close(
+      List<Hit> run, Set<Lane> lanes, String name, Pulse pulse, List<Roll> out) {
     if (run.size() < FEWEST) {
       return;
     }
@@ -78,13 +89,8 @@ final class RollFinder {
             + division(usual)
             + (rise > RISING ? ", getting louder" : rise < -RISING ? ", getting softer" : "");
     double confidence = run.stream().mapToDouble(Hit::confidence).average().orElse(0);
-    out.add(
-        new Event(
-            Event.Kind.ROLL,
-            run.get(0).time(),
-            end + length / gaps.length,
-            words,
-            Math.min(1, confidence)));
+    double until = end + length / gaps.length;
+    out.add(new Roll(lanes, run.get(0).time(), until, words, Math.min(1, confidence)));
   }
 
   private static double mean(List<Hit> hits) {
@@ -96,5 +102,9 @@ final class RollFinder {
     return beats > 0.29
         ? "triplets"
         : beats > 0.205 ? "sixteenths" : beats > 0.145 ? "sixteenth triplets" : "thirty-seconds";
+  }
+
+  boolean holds(Hit h) {
+    return lanes.contains(h.lane()) && h.time() >= start - 1e-9 && h.time() < end - 1e-9;
   }
 }
