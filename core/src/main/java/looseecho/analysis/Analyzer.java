@@ -18,6 +18,7 @@ import looseecho.hits.Feel;
 import looseecho.hits.Hit;
 import looseecho.hits.HitDetails;
 import looseecho.hits.HitFinder;
+import looseecho.hits.HitMark;
 import looseecho.notes.BassFinder;
 import looseecho.notes.Chord;
 import looseecho.notes.ChordFinder;
@@ -151,7 +152,9 @@ public final class Analyzer {
     if (pulse.isPresent()) {
       List<Hit> found =
           new HitFinder(HitFinder.Settings.DEFAULTS).find(heard.activity, pulse.get(), progress);
-      hits = new HitDetails(heard.mel, pulse.get()).complete(found);
+      hits =
+          HitMark.apply(
+              wanted.hits(), new HitDetails(heard.mel, pulse.get()).complete(found), pulse.get());
       feel = Feel.of(hits, pulse.get());
       chords = new ChordFinder().find(heard.chroma, heard.bass, pulse.get());
       var material =

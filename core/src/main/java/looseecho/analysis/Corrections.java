@@ -3,6 +3,7 @@ package looseecho.analysis;
 import java.util.List;
 import java.util.Optional;
 import looseecho.form.SectionMark;
+import looseecho.hits.HitMark;
 import looseecho.notes.Key;
 import looseecho.pulse.PulseFinder.Wanted;
 
@@ -13,15 +14,21 @@ import looseecho.pulse.PulseFinder.Wanted;
  * @param pulse tempo, bar one, meter and nudge
  * @param key the key
  * @param sections the person's own sections; empty while they are measured
+ * @param hits decisions about hits, in order
  * @param locked true when tempo, bars and sections are settled and shall not be moved by accident
  */
 public record Corrections(
-    Wanted pulse, Optional<Key> key, List<SectionMark> sections, boolean locked) {
+    Wanted pulse,
+    Optional<Key> key,
+    List<SectionMark> sections,
+    List<HitMark> hits,
+    boolean locked) {
   public static final Corrections NONE =
-      new Corrections(Wanted.NOTHING, Optional.empty(), List.of(), false);
+      new Corrections(Wanted.NOTHING, Optional.empty(), List.of(), List.of(), false);
 
   public Corrections {
     sections = List.copyOf(sections);
+    hits = List.copyOf(hits);
     if (pulse.bpm().isPresent() && !(pulse.bpm().get() >= 20 && pulse.bpm().get() <= 400)) {
       throw new IllegalArgumentException("bpm must be 20..400 (was: " + pulse.bpm().get() + ")");
     }
@@ -31,7 +38,7 @@ public record Corrections(
   }
 
   public Corrections withPulse(Wanted value) {
-    return new Corrections(value, key, sections, locked);
+    return new Corrections(value, key, sections, hits, locked);
   }
 
   public Corrections withBpm(double value) {
@@ -43,14 +50,27 @@ public record Corrections(
   }
 
   public Corrections withKey(Key value) {
-    return new Corrections(pulse, Optional.of(value), sections, locked);
+    return new Corrections(pulse, Optional.of(value), sections, hits, locked);
   }
 
   public Corrections withSections(List<SectionMark> marks) {
-    return new Corrections(pulse, key, marks, locked);
+    return new Corrections(pulse, key, marks, hits, locked);
   }
 
   public Corrections withLocked(boolean value) {
-    return new Corrections(pulse, key, sections, value);
+    return new Corrections(pulse, key, sections, hits, value);
+  }
+
+  /** The same with one more decision about a hit. */
+  public Corrections withHit(HitMark mark) {
+    List<HitMark> all = new java.util.ArrayList<>(hits);
+    all.add(mark);
+    return new Corrections(pulse, key, sections, all, locked);
+  }
+
+  /** The same without the decisions about hits that a test rejects. */
+  public Corrections withoutHits(java.util.function.Predicate<HitMark> dropped) {
+    List<HitMark> kept = hits.stream().filter(dropped.negate()).toList();
+    return new Corrections(pulse, key, sections, kept, locked);
   }
 }

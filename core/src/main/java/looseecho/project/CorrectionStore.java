@@ -14,9 +14,11 @@ import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
+import looseecho.activity.Lane;
 import looseecho.analysis.Corrections;
 import looseecho.exchange.WholeFile;
 import looseecho.form.SectionMark;
+import looseecho.hits.HitMark;
 import looseecho.notes.Key;
 import looseecho.pulse.Meter;
 import looseecho.pulse.PulseFinder.Wanted;
@@ -79,8 +81,18 @@ public final class CorrectionStore {
                 s.path("label").asText("A"),
                 s.path("role").asText("")));
       }
+      List<HitMark> hits = new ArrayList<>();
+      for (JsonNode h : n.path("hits")) {
+        hits.add(
+            new HitMark(
+                HitMark.Kind.valueOf(h.path("kind").asText()),
+                Lane.valueOf(h.path("lane").asText()),
+                h.path("time").asDouble(),
+                Lane.valueOf(h.path("to").asText()),
+                h.path("velocity").asInt()));
+      }
       return new Corrections(
-          pulse, text(n, "key").map(Key::parse), sections, n.path("locked").asBoolean());
+          pulse, text(n, "key").map(Key::parse), sections, hits, n.path("locked").asBoolean());
     } catch (IOException | IllegalArgumentException e) {
       System.getLogger(getClass().getName())
           .log(System.Logger.Level.WARNING, "corrections can't be read: " + file, e);
@@ -109,6 +121,15 @@ public final class CorrectionStore {
     ArrayNode sections = n.putArray("sections");
     for (SectionMark s : c.sections()) {
       sections.addObject().put("start", s.start()).put("label", s.label()).put("role", s.role());
+    }
+    ArrayNode hits = n.putArray("hits");
+    for (HitMark h : c.hits()) {
+      hits.addObject()
+          .put("kind", h.kind().name())
+          .put("lane", h.lane().name())
+          .put("time", h.time())
+          .put("to", h.to().name())
+          .put("velocity", h.velocity());
     }
     WholeFile.write(
         folder.resolve(fingerprint + ".json"), part -> json.writeValue(part.toFile(), n));
