@@ -60,6 +60,26 @@ public final class Edits {
     return new Edited(replace(t, section, s.with(lane, sorted(hits))), words);
   }
 
+  /** Gives a lane of a section other hits. */
+  public static Edited part(Template t, int section, Lane lane, List<StepHit> hits, String words) {
+    TemplateSection s = t.sections().get(section);
+    return new Edited(replace(t, section, s.with(lane, sorted(new ArrayList<>(hits)))), words);
+  }
+
+  /**
+   * Pulls the hits of a lane to their steps.
+   *
+   * @param strength 0 leaves them, 1 puts them on the grid
+   */
+  public static Edited quantise(Template t, int section, Lane lane, double strength) {
+    List<StepHit> hits =
+        t.sections().get(section).hits(lane).stream()
+            .map(h -> new StepHit(h.step(), h.offsetMs() * (1 - strength), h.velocity()))
+            .toList();
+    String words = "Quantised " + lane.words() + " by " + Math.round(100 * strength) + " %";
+    return part(t, section, lane, hits, words);
+  }
+
   /**
    * A new hit takes the offset that its lane has on the same step of other bars: the groove is
    * kept.

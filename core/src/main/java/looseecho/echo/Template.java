@@ -1,6 +1,8 @@
 package looseecho.echo;
 
 import java.util.List;
+import java.util.Map;
+import looseecho.activity.Lane;
 import looseecho.notes.Key;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Meter;
@@ -41,6 +43,18 @@ public record Template(
     int i = (int) Math.max(0, Math.min(beats.size() - 2, Math.floor(beat)));
     double start = beats.get(i).time();
     return start + (beat - i) * (beats.get(i + 1).time() - start) + offsetMs / 1000;
+  }
+
+  /** The same with one drum alone: no other lane, no bass. */
+  public Template only(Lane lane) {
+    List<TemplateSection> alone =
+        sections.stream()
+            .map(
+                s ->
+                    new TemplateSection(
+                        s.label(), s.role(), s.beats(), Map.of(lane, s.hits(lane)), List.of()))
+            .toList();
+    return new Template(bpm, meter, key, beats, alone);
   }
 
   /** Seconds of all drum hits, section by section. */

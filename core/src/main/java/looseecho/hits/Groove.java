@@ -18,7 +18,8 @@ import looseecho.pulse.Meter;
  * @param anchor the hit that marks the bar; empty when there is none
  * @param infill per step of the bar, from the first: the lanes that play there besides kick, snare
  *     and clap; empty where nobody does
- * @param answered share of the kick's hits that the snare answers before the next kick, 0..1
+ * @param answered share of the kick's hits that the snare answers before or with the next kick,
+ *     0..1
  */
 public record Groove(
     Map<Lane, LaneFeel> lanes,
@@ -166,12 +167,11 @@ public record Groove(
     for (int s = 0; s < steps; s++) {
       if (kick[s]) {
         calls++;
-        for (int k = 1; k < steps && !kick[(s + k) % steps]; k++) {
-          if (snare(played, (s + k) % steps)) {
-            answers++;
-            break;
-          }
+        int k = 1;
+        while (k < steps && !kick[(s + k) % steps] && !snare(played, (s + k) % steps)) {
+          k++;
         }
+        answers += snare(played, (s + k) % steps) ? 1 : 0;
       }
     }
     return calls == 0 ? 0 : (double) answers / calls;

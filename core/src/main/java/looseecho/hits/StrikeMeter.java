@@ -24,7 +24,7 @@ public final class StrikeMeter {
   }
 
   /** The band in hertz in which a lane's attack stands out (common practice). */
-  static double[] band(Lane lane) {
+  public static double[] band(Lane lane) {
     return switch (lane.base()) {
       case KICK -> new double[] {30, 120};
       case SNARE -> new double[] {180, 6000};

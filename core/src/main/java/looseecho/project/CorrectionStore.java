@@ -35,6 +35,10 @@ public final class CorrectionStore {
     this.folder = folder;
   }
 
+  public Path folder() {
+    return folder;
+  }
+
   /** The user's own store. */
   public static CorrectionStore ofUser() {
     String xdg = System.getenv("XDG_DATA_HOME");

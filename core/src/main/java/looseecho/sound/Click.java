@@ -22,6 +22,22 @@ record Click(int[] at, boolean[] accent) {
         accents.clone());
   }
 
+  /** A bar of clicks to count in with, as one sound. */
+  static float[] countIn(int beats, double beatSeconds) {
+    double[] times = new double[beats];
+    boolean[] accents = new boolean[beats];
+    for (int b = 0; b < beats; b++) {
+      times[b] = b * beatSeconds;
+      accents[b] = b == 0;
+    }
+    Click click = of(times, accents, EchoRenderer.RATE);
+    float[] out = new float[(int) (beats * beatSeconds * EchoRenderer.RATE)];
+    for (int i = 0; i < out.length; i++) {
+      out[i] = click.sample(i, click.before(i));
+    }
+    return out;
+  }
+
   /** Index of the last click at or before a sample; -1 before the first. */
   int before(int sample) {
     int i = Arrays.binarySearch(at, sample);

@@ -163,6 +163,11 @@ public final class Player implements AutoCloseable {
     return (double) (j >= 0 ? j : position) / EchoRenderer.RATE * deck.get().speed();
   }
 
+  /** Clicks a bar to count in with, over everything. */
+  public void countIn(int beats, double beatSeconds) {
+    audition(Click.countIn(beats, beatSeconds));
+  }
+
   /** Plays a short mono sound at once, over everything. */
   public void audition(float[] mono) {
     audition.set(mono);

@@ -8,6 +8,7 @@ import looseecho.desktop.hits.HitsBench;
 import looseecho.desktop.ledger.EchoLedger;
 import looseecho.desktop.ledger.GroundLedger;
 import looseecho.desktop.ledger.HitsLedger;
+import looseecho.project.PracticeLog;
 
 /** The steps of the job, in order. */
 enum Bench {
@@ -16,7 +17,12 @@ enum Bench {
       "tempo, bars, key",
       s -> new GroundBench(s.session()),
       s -> new GroundLedger(s.session())),
-  HITS("Hits", "every drum hit", s -> new HitsBench(s.session()), s -> new HitsLedger(s.session())),
+  HITS(
+      "Hits",
+      "every drum hit",
+      s ->
+          new HitsBench(s.session(), new PracticeLog(s.session().folder().resolve("practice.csv"))),
+      s -> new HitsLedger(s.session())),
   ECHO(
       "Echo",
       "your template",

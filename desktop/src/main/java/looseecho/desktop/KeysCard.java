@@ -27,6 +27,9 @@ final class KeysCard {
     {"← →  , .  Enter on the sections", "pick, move the edge by a beat, rename"},
     {"arrows, Enter", "on the steps: move, put or take a hit"},
     {"Shift+arrows", "louder, softer, earlier, later"},
+    {"Delete, Alt+↑ ↓ on heard hits", "take out, give to the next drum"},
+    {"D, Y", "next doubtful hit, keep it"},
+    {"A, Q, B", "drum alone, pull its echo to the grid, tap it in"},
     {"N", "day or night"},
     {"F1", "this card"},
   };

@@ -1,5 +1,7 @@
 package looseecho.desktop.hits;
 
+import java.util.EnumSet;
+import java.util.List;
 import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.SimpleIntegerProperty;
 import javafx.geometry.Pos;
@@ -7,14 +9,17 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import looseecho.activity.Lane;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.echo.Words;
+import looseecho.hits.Variants;
 
 /** Picks a section and, in it, one bar or the typical bar. */
 public final class BarChooser extends HBox {
@@ -59,6 +64,13 @@ public final class BarChooser extends HBox {
     return bar;
   }
 
+  /** Goes to a bar of a section, both from 0. */
+  public void go(int section, int index) {
+    session.sectionProperty().set(section);
+    bar.set(index);
+    fill(session.templateProperty().get());
+  }
+
   private void fill(Template t) {
     filling = true;
     int section = session.sectionProperty().get();
@@ -82,14 +94,28 @@ public final class BarChooser extends HBox {
   private void fillBars(int firstNumber, int count) {
     bars.getChildren().clear();
     ToggleGroup group = new ToggleGroup();
+    var a = session.analysisProperty().get();
+    Variants patterns =
+        Variants.of(
+            a == null ? List.of() : a.hits(),
+            EnumSet.allOf(Lane.class),
+            firstNumber,
+            firstNumber + count);
     for (int b = typical ? BarRows.TYPICAL : 0; b < count; b++) {
       int index = b;
       ToggleButton button =
           new ToggleButton(
-              b == BarRows.TYPICAL ? "typical" : String.valueOf(Math.max(0, firstNumber) + b));
+              b == BarRows.TYPICAL
+                  ? "typical"
+                  : (Math.max(0, firstNumber) + b) + "  " + patterns.of(firstNumber + b));
       button.getStyleClass().add(Theme.CHIP);
       button.setToggleGroup(group);
       button.setSelected(b == bar.get());
+      button.setTooltip(
+          new Tooltip(
+              b == BarRows.TYPICAL
+                  ? "What most bars of the section play"
+                  : "Bars with the same letter play the same"));
       button.setOnAction(
           e -> {
             button.setSelected(true);

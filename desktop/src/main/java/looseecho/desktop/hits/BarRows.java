@@ -18,11 +18,13 @@ import looseecho.pulse.Pulse;
  * by side.
  *
  * @param steps steps of the bar
+ * @param stepsPerBeat steps of a beat
  * @param stepMs length of a step
  * @param rows lanes that are heard or written anywhere in the track
  * @param bass notes, heard and echo
  */
-public record BarRows(int steps, double stepMs, List<Row> rows, List<BassMark> bass) {
+public record BarRows(
+    int steps, int stepsPerBeat, double stepMs, List<Row> rows, List<BassMark> bass) {
   /** The typical bar instead of a certain one. */
   public static final int TYPICAL = -1;
 
@@ -38,7 +40,7 @@ public record BarRows(int steps, double stepMs, List<Row> rows, List<BassMark> b
   /** One bass note within the bar, steps from 0. */
   public record BassMark(double step, double lengthSteps, int pitch, boolean heard) {}
 
-  public static final BarRows EMPTY = new BarRows(16, 125, List.of(), List.of());
+  public static final BarRows EMPTY = new BarRows(16, 4, 125, List.of(), List.of());
 
   /** Builds the rows; {@code bar} counts from 0 within the section, or is {@link #TYPICAL}. */
   public static BarRows of(Analysis a, Template t, int section, int bar) {
@@ -74,7 +76,11 @@ public record BarRows(int steps, double stepMs, List<Row> rows, List<BassMark> b
     }
     double beat = t.beats().get(first + 1).time() - start.time();
     return new BarRows(
-        steps, 1000 * beat / p.stepsPerBeat(), rows, bass(a, p, t, section, from, steps));
+        steps,
+        p.stepsPerBeat(),
+        1000 * beat / p.stepsPerBeat(),
+        rows,
+        bass(a, p, t, section, from, steps));
   }
 
   /** Whole and begun bars of a section. */

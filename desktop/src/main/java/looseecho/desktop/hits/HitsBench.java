@@ -1,38 +1,214 @@
 package looseecho.desktop.hits;
 
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import looseecho.activity.Lane;
+import looseecho.analysis.Analysis;
+import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
+import looseecho.echo.Edits;
+import looseecho.echo.Template;
+import looseecho.hits.Hit;
+import looseecho.hits.TypicalBar;
+import looseecho.project.PracticeLog;
 
-/** Every heard hit against the step grid. */
+/**
+ * Every heard hit against the step grid, to be heard alone, corrected and settled; how each drum
+ * feels; and tapping a part in.
+ */
 public final class HitsBench extends VBox {
-  public HitsBench(Session session) {
-    super(8);
+  private final Session session;
+  private final BarChooser chooser;
+  private final Label hint = new Label();
+  private final StepChart chart = new StepChart(hint::setText);
+  private final FeelChart feel = new FeelChart();
+  private final ToggleButton feelView = new ToggleButton("Feel");
+  private final ToggleButton alone = new ToggleButton("Alone");
+  private final ComboBox<String> merge = new ComboBox<>();
+  private final HitCorrector corrector;
+  private final TapPanel tapPanel;
+  private double settledUntil = -1;
+
+  public HitsBench(Session session, PracticeLog log) {
+    super(6);
+    this.session = session;
     getStyleClass().add("bench");
-    BarChooser chooser = new BarChooser(session, true);
-    Label hint = new Label();
+    chooser = new BarChooser(session, true);
+    corrector = new HitCorrector(session, chooser.barProperty()::get);
+    tapPanel = new TapPanel(session, this::lane, log);
+    chart.edit(corrector);
     hint.getStyleClass().add(Theme.QUIET);
-    StepChart chart = new StepChart(hint::setText);
-    VBox.setVgrow(chart, Priority.ALWAYS);
+    StackPane charts = new StackPane(chart, feel);
+    feel.visibleProperty().bind(feelView.selectedProperty());
+    chart.visibleProperty().bind(feelView.selectedProperty().not());
+    VBox.setVgrow(charts, Priority.ALWAYS);
     Label legend =
         new Label(
-            "Hollow: heard, at its true place; thin where it is doubtful or not in every bar.   Solid: your echo.");
+            "Hollow: heard, at its true place; thin where doubtful or not in every bar. Solid: your echo.");
     legend.getStyleClass().add(Theme.SMALL);
-    getChildren().addAll(chooser, chart, hint, legend);
-    Runnable show =
-        () ->
-            chart.show(
-                BarRows.of(
-                    session.analysisProperty().get(),
-                    session.templateProperty().get(),
-                    session.sectionProperty().get(),
-                    chooser.barProperty().get()));
-    session.analysisProperty().addListener((o, a, b) -> show.run());
-    session.templateProperty().addListener((o, a, b) -> show.run());
-    session.sectionProperty().addListener((o, a, b) -> show.run());
-    chooser.barProperty().addListener((o, a, b) -> show.run());
-    show.run();
+    getChildren().addAll(chooser, tools(), charts, hint, tapPanel, legend);
+    session.analysisProperty().addListener((o, a, b) -> show());
+    session.templateProperty().addListener((o, a, b) -> show());
+    session.sectionProperty().addListener((o, a, b) -> show());
+    chooser.barProperty().addListener((o, a, b) -> show());
+    chart.laneProperty().addListener((o, a, b) -> laneChosen(b));
+    session.playback().soloProperty().addListener((o, a, b) -> alone.setSelected(b != null));
+    addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+    show();
+  }
+
+  private HBox tools() {
+    feelView.setId("feel-view");
+    feelView.setTooltip(new Tooltip("How early or late each drum is on each step"));
+    alone.setId("alone");
+    alone.setTooltip(new Tooltip("The drum under the cursor alone, heard and echo (A)"));
+    alone.setOnAction(e -> solo(alone.isSelected()));
+    Button doubtful =
+        Buttons.of(
+            "doubtful", "Next doubtful", "Goes to the next hit in doubt (D)", this::doubtful);
+    Button keep = Buttons.of("keep", "Keep", "The hit under the cursor is right (Y)", this::keep);
+    Button quantise =
+        Buttons.of(
+            "quantise",
+            "Pull by 25 %",
+            "Pulls the echo's hits of this drum a quarter of the way to their steps (Q)",
+            this::quantise);
+    merge.setId("merge");
+    merge.setPromptText("count it as …");
+    merge.setPrefWidth(150);
+    merge.setTooltip(new Tooltip("Gives all hits of the drum under the cursor to another one"));
+    merge.setOnAction(e -> merge());
+    for (var b : List.of(feelView, alone, doubtful, keep, quantise)) {
+      b.setMinWidth(Region.USE_PREF_SIZE);
+    }
+    HBox box = new HBox(8, feelView, alone, doubtful, keep, quantise, merge);
+    box.setAlignment(Pos.CENTER_LEFT);
+    return box;
+  }
+
+  private Lane lane() {
+    Lane lane = chart.laneProperty().get();
+    return lane == null ? Lane.KICK : lane;
+  }
+
+  private void laneChosen(Lane lane) {
+    if (session.playback().soloProperty().get() != null && lane != null) {
+      session.playback().soloProperty().set(lane);
+    }
+  }
+
+  private void solo(boolean on) {
+    if (on && !session.playback().canSlow()) {
+      session.messageProperty().set("This works for tracks of up to a quarter of an hour.");
+      alone.setSelected(false);
+      return;
+    }
+    session.playback().soloProperty().set(on ? lane() : null);
+  }
+
+  private void doubtful() {
+    Optional<Hit> next = corrector.nextDoubtful(settledUntil);
+    Template t = session.templateProperty().get();
+    if (next.isEmpty() || t == null) {
+      session.messageProperty().set("No hit is in doubt.");
+      return;
+    }
+    Hit h = next.get();
+    settledUntil = h.time();
+    for (int s = 0; s < t.sections().size(); s++) {
+      int first = t.beats().get(t.firstBeat(s)).bar();
+      int bars = BarRows.bars(t, s);
+      if (h.bar() >= first && h.bar() < first + bars) {
+        chooser.go(s, h.bar() - Math.max(0, first));
+      }
+    }
+    chart.cursor(h.lane(), h.step() - 1);
+    chart.requestFocus();
+    session.player().seek(Math.max(0, h.time() - 0.3));
+    session.messageProperty().set(HitCorrector.words(h));
+  }
+
+  private void keep() {
+    corrector.toggle(lane(), chart.cursorStep());
+  }
+
+  private void quantise() {
+    Template t = session.templateProperty().get();
+    if (t != null) {
+      session.edit(Edits.quantise(t, session.sectionProperty().get(), lane(), 0.25));
+    }
+  }
+
+  private void merge() {
+    String name = merge.getValue();
+    if (name == null) {
+      return;
+    }
+    if (name.equals("all as heard")) {
+      corrector.unmerge();
+    } else {
+      for (Lane to : Lane.values()) {
+        if (to.words().equals(name) && to != lane()) {
+          corrector.merge(lane(), to);
+        }
+      }
+    }
+    javafx.application.Platform.runLater(() -> merge.setValue(null));
+  }
+
+  private void show() {
+    Analysis a = session.analysisProperty().get();
+    Template t = session.templateProperty().get();
+    int section = session.sectionProperty().get();
+    BarRows rows = BarRows.of(a, t, section, chooser.barProperty().get());
+    chart.show(rows);
+    if (rows != BarRows.EMPTY) {
+      int first = t.beats().get(t.firstBeat(section)).bar();
+      TypicalBar typical = TypicalBar.of(a.hits(), first, first + BarRows.bars(t, section));
+      feel.show(typical, rows.steps(), rows.stepsPerBeat());
+    }
+    List<String> names = new java.util.ArrayList<>();
+    for (Lane lane : Lane.values()) {
+      names.add(lane.words());
+    }
+    names.add("all as heard");
+    if (!names.equals(merge.getItems())) {
+      merge.getItems().setAll(names);
+    }
+  }
+
+  private void key(KeyEvent e) {
+    if (e.getTarget() instanceof TextInputControl || e.isShortcutDown()) {
+      return;
+    }
+    switch (e.getCode()) {
+      case A -> solo(session.playback().soloProperty().get() == null);
+      case D -> doubtful();
+      case Y -> keep();
+      case Q -> quantise();
+      case B -> {
+        if (!tapPanel.key(e.isShiftDown(), e.isAltDown())) {
+          return;
+        }
+      }
+      default -> {
+        return;
+      }
+    }
+    e.consume();
   }
 }

@@ -1,8 +1,11 @@
 package looseecho.desktop.hits;
 
 import java.util.function.Consumer;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.text.Font;
@@ -32,6 +35,18 @@ public final class StepChart extends ChartPane {
     void toggle(Lane lane, int step);
 
     void shape(Lane lane, int step, int louder, double laterMs);
+
+    /** False when a click only moves the cursor. */
+    default boolean clickToggles() {
+      return true;
+    }
+
+    default void delete(Lane lane, int step) {
+      toggle(lane, step);
+    }
+
+    /** Gives the hit to another lane. */
+    default void move(Lane lane, int step, Lane to) {}
   }
 
   private final Consumer<String> hint;
@@ -39,6 +54,7 @@ public final class StepChart extends ChartPane {
   private Editor editor;
   private int cursorRow;
   private int cursorStep;
+  private final ReadOnlyObjectWrapper<Lane> lane = new ReadOnlyObjectWrapper<>();
 
   /** {@code hint} is told what lies under the pointer or the cursor. */
   public StepChart(Consumer<String> hint) {
@@ -57,6 +73,7 @@ public final class StepChart extends ChartPane {
     rows = shown;
     cursorRow = Math.max(0, Math.min(cursorRow, rows.rows().size() - 1));
     cursorStep = Math.min(cursorStep, rows.steps() - 1);
+    lane.set(rows.rows().isEmpty() ? null : rows.rows().get(cursorRow).lane());
     redraw();
   }
 
@@ -65,6 +82,35 @@ public final class StepChart extends ChartPane {
     editor = with;
     setFocusTraversable(true);
     focusedProperty().addListener((o, a, b) -> redraw());
+  }
+
+  private void cursor(int row, int step) {
+    cursorRow = row;
+    cursorStep = step;
+    if (!rows.rows().isEmpty()) {
+      lane.set(rows.rows().get(row).lane());
+    }
+    tell(row, step);
+    redraw();
+  }
+
+  /** Puts the cursor on a step, from 0, of a lane. */
+  public void cursor(Lane on, int step) {
+    for (int i = 0; i < rows.rows().size(); i++) {
+      if (rows.rows().get(i).lane() == on) {
+        cursor(i, Math.max(0, Math.min(rows.steps() - 1, step)));
+      }
+    }
+  }
+
+  /** The lane that the cursor is on; null while nothing is shown. */
+  public ReadOnlyObjectProperty<Lane> laneProperty() {
+    return lane.getReadOnlyProperty();
+  }
+
+  /** The step that the cursor is on, from 0. */
+  public int cursorStep() {
+    return cursorStep;
   }
 
   private double rowHeight() {
@@ -99,9 +145,10 @@ public final class StepChart extends ChartPane {
     int row = rowAt(e.getY());
     int step = stepAt(e.getX());
     if (editor != null && row >= 0 && step >= 0) {
-      cursorRow = row;
-      cursorStep = step;
-      editor.toggle(rows.rows().get(row).lane(), step);
+      cursor(row, step);
+      if (editor.clickToggles() || e.getClickCount() == 2) {
+        editor.toggle(rows.rows().get(row).lane(), step);
+      }
     }
   }
 
@@ -111,12 +158,23 @@ public final class StepChart extends ChartPane {
     }
     Lane lane = rows.rows().get(cursorRow).lane();
     boolean shape = e.isShiftDown();
+    boolean upDown = e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN;
+    if (e.isAltDown() && upDown) {
+      int row = cursorRow + (e.getCode() == KeyCode.UP ? -1 : 1);
+      if (row >= 0 && row < rows.rows().size()) {
+        editor.move(lane, cursorStep, rows.rows().get(row).lane());
+        cursor(row, cursorStep);
+      }
+      e.consume();
+      return;
+    }
     switch (e.getCode()) {
       case LEFT -> move(shape, lane, 0, -1);
       case RIGHT -> move(shape, lane, 0, 1);
       case UP -> move(shape, lane, -1, 0);
       case DOWN -> move(shape, lane, 1, 0);
       case ENTER -> editor.toggle(lane, cursorStep);
+      case DELETE, BACK_SPACE -> editor.delete(lane, cursorStep);
       default -> {
         return;
       }
@@ -134,8 +192,9 @@ public final class StepChart extends ChartPane {
     if (shape) {
       editor.shape(lane, cursorStep, -6 * down, 2.0 * right);
     } else {
-      cursorRow = Math.floorMod(cursorRow + down, rows.rows().size());
-      cursorStep = Math.floorMod(cursorStep + right, rows.steps());
+      cursor(
+          Math.floorMod(cursorRow + down, rows.rows().size()),
+          Math.floorMod(cursorStep + right, rows.steps()));
     }
   }
 
@@ -192,13 +251,13 @@ public final class StepChart extends ChartPane {
     g.setTextBaseline(VPos.CENTER);
     g.setTextAlign(TextAlignment.CENTER);
     for (int s = 0; s < rows.steps(); s++) {
-      boolean beat = s % 4 == 0;
-      if (s / 4 % 2 == 0 && beat) {
+      boolean beat = s % rows.stepsPerBeat() == 0;
+      if (s / rows.stepsPerBeat() % 2 == 0 && beat) {
         g.setFill(colour(Hue.PANEL));
         g.fillRect(
             x(s) - stepWidth() / 2,
             HEAD,
-            stepWidth() * Math.min(4, rows.steps() - s),
+            stepWidth() * Math.min(rows.stepsPerBeat(), rows.steps() - s),
             bottom - HEAD);
       }
       double sx = Math.round(x(s)) + 0.5;

@@ -1,7 +1,9 @@
 package looseecho.desktop.ledger;
 
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -12,38 +14,106 @@ import looseecho.desktop.control.Glyphs;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Words;
+import looseecho.form.Section;
+import looseecho.hits.Groove;
 import looseecho.hits.Hit;
+import looseecho.hits.Place;
 import looseecho.hits.Swing;
+import looseecho.hits.TypicalBar;
+import looseecho.hits.Variants;
+import looseecho.pulse.Pulse;
 
 /** Per lane: how many hits, how late on average, how loose. */
 public final class HitsLedger extends VBox {
   private static final double DOUBT = 0.6;
 
+  private final Session session;
+  private Map<Lane, Groove.LaneFeel> lanes = Map.of();
+
   public HitsLedger(Session session) {
-    super(12);
+    super(10);
+    this.session = session;
     session.analysisProperty().addListener((o, a, b) -> show(b));
+    session.sectionProperty().addListener((o, a, b) -> show(session.analysisProperty().get()));
     show(session.analysisProperty().get());
   }
 
   private void show(Analysis a) {
     getChildren().clear();
-    getChildren().add(ReadingRow.heading("Feel of each drum"));
-    if (a == null) {
+    if (a == null || a.pulse().isEmpty()) {
       return;
     }
+    groove(a, a.pulse().get());
+    getChildren().add(ReadingRow.heading("Feel of each drum"));
     for (Lane lane : Lane.values()) {
       List<Hit> hits = a.hits().stream().filter(h -> h.lane() == lane).toList();
       if (!hits.isEmpty()) {
         getChildren().add(row(lane, hits));
       }
     }
-    a.pulse().flatMap(p -> Swing.of(a.hits(), p)).ifPresent(this::swing);
+    a.feel().swing().ifPresent(this::swing);
     long doubtful = a.hits().stream().filter(h -> h.confidence() < DOUBT).count();
     Label sum =
         new Label(a.hits().size() + " hits, " + doubtful + " of them in doubt (thin lines)");
     sum.setWrapText(true);
     sum.getStyleClass().add(Theme.SMALL);
     getChildren().addAll(GroundLedger.rule(), sum);
+  }
+
+  /** What moves the bar of the chosen section. */
+  private void groove(Analysis a, Pulse p) {
+    int i = session.sectionProperty().get();
+    if (i < 0 || i >= a.form().sections().size()) {
+      return;
+    }
+    Section s = a.form().sections().get(i);
+    int first = Place.of(s.start() + 0.01, p).bar();
+    int end = Math.max(first + 1, Place.of(s.end() + 0.01, p).bar());
+    TypicalBar bar = TypicalBar.of(a.hits(), first, end);
+    if (bar.lanes().isEmpty()) {
+      return;
+    }
+    Groove g = Groove.of(bar, p.meter().value());
+    getChildren().add(ReadingRow.heading("The bar of " + s.label() + " " + s.role()));
+    line(
+        String.format(
+            Locale.ROOT,
+            "The beats are %.0f %% alike; %s",
+            100 * g.uniformity(),
+            g.anchor()
+                .map(h -> h.lane().words() + " on step " + h.step() + " marks the bar")
+                .orElse("nothing marks the bar")));
+    if (g.lanes().containsKey(Lane.KICK)) {
+      line(
+          String.format(Locale.ROOT, "The snare answers %.0f %% of the kicks", 100 * g.answered()));
+    }
+    line(empty("eighths", g.empty(p.stepsPerBeat() / 2)));
+    line(empty("sixteenths", g.empty(1)));
+    var cycle = Variants.of(a.hits(), EnumSet.allOf(Lane.class), first, end);
+    line(
+        (cycle.cycle() == 0
+                ? "No pattern comes round regularly"
+                : "The pattern comes round every " + Words.bars(cycle.cycle()))
+            + ", "
+            + cycle.patterns().size()
+            + (cycle.patterns().size() == 1 ? " variant" : " variants"));
+    getChildren().add(GroundLedger.rule());
+    lanes = g.lanes();
+  }
+
+  private static String empty(String what, List<Integer> steps) {
+    return steps.isEmpty()
+        ? "Infill on all " + what
+        : steps.size() > 6
+            ? "Nobody fills in on " + steps.size() + " of the " + what
+            : "Nobody fills in on " + what + " " + steps.toString().replaceAll("[\\[\\]]", "");
+  }
+
+  private void line(String text) {
+    Label l = new Label(text);
+    l.setWrapText(true);
+    l.getStyleClass().add(Theme.SMALL);
+    getChildren().add(l);
   }
 
   private void swing(Swing s) {
@@ -59,7 +129,7 @@ public final class HitsLedger extends VBox {
     getChildren().addAll(GroundLedger.rule(), words);
   }
 
-  private static HBox row(Lane lane, List<Hit> hits) {
+  private HBox row(Lane lane, List<Hit> hits) {
     double mean = hits.stream().mapToDouble(Hit::offsetMs).average().orElse(0);
     double spread =
         Math.sqrt(
@@ -68,7 +138,16 @@ public final class HitsLedger extends VBox {
                 .average()
                 .orElse(0));
     Label name = new Label(lane.words() + ", " + hits.size());
-    Label feel = new Label(Words.offset(mean) + ", ±" + Math.round(spread) + " ms");
+    String here =
+        lanes.containsKey(lane)
+            ? ", "
+                + lanes.get(lane).words()
+                + (lanes.get(lane).syncopation() > 0
+                    ? ", syncopation " + lanes.get(lane).syncopation()
+                    : "")
+            : "";
+    Label feel = new Label(Words.offset(mean) + ", ±" + Math.round(spread) + " ms" + here);
+    feel.setWrapText(true);
     feel.getStyleClass().add(Theme.SMALL);
     var glyph = new javafx.scene.layout.StackPane(Glyphs.node(lane, 13));
     glyph.setMinWidth(20);

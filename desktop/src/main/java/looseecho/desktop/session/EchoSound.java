@@ -1,11 +1,11 @@
 package looseecho.desktop.session;
 
 import looseecho.audio.Audio;
+import looseecho.echo.Template;
 
 /**
  * The rendered template.
  *
  * @param gain brings it to the common loudness
- * @param attacks seconds of its drum hits
  */
-public record EchoSound(Audio audio, Peaks peaks, double gain, double[] attacks) {}
+public record EchoSound(Audio audio, Peaks peaks, double gain, Template template) {}

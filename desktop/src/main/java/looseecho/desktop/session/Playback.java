@@ -3,25 +3,33 @@ package looseecho.desktop.session;
 import java.util.List;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleDoubleProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
 import looseecho.hits.Hit;
 import looseecho.pulse.Beat;
 import looseecho.reading.Progress;
+import looseecho.sound.EchoRenderer;
+import looseecho.sound.LaneIsolator;
 import looseecho.sound.Player;
 import looseecho.sound.TimeStretch;
 
 /**
- * What sounds: heard and echo at one speed, with a click on the beats. Slowed copies are made aside
- * while the music goes on. Belongs to the interface's thread.
+ * What sounds: heard and echo at one speed, whole or one drum alone, with a click on the beats.
+ * Slowed and isolated copies are made aside while the music goes on. Belongs to the interface's
+ * thread.
  */
 public final class Playback implements AutoCloseable {
   /** Longest sound that is slowed down, in seconds: its copies are held in memory. */
   static final double MOST_SECONDS = 900;
 
   private final Player player;
+  private final EchoRenderer renderer;
+  private final ObjectProperty<Lane> solo = new SimpleObjectProperty<>();
   private final DoubleProperty speed = new SimpleDoubleProperty(1);
   private final BooleanProperty click = new SimpleBooleanProperty(false);
   private final Work slowing = new Work();
@@ -30,14 +38,20 @@ public final class Playback implements AutoCloseable {
   private EchoSound echo;
   private Slowed slowed;
 
-  /** A slowed copy of what is heard, to be used again when only the echo changes. */
-  private record Slowed(Reference of, double speed, Audio audio) {}
+  /** A copy of what is heard, to be used again when only the echo changes. */
+  private record Slowed(Reference of, double speed, Lane solo, Audio audio) {
+    boolean fits(Reference r, double to, Lane lane) {
+      return of == r && speed == to && solo == lane;
+    }
+  }
 
   private record Both(Slowed heard, Audio echo) {}
 
-  Playback(Player player) {
+  Playback(Player player, EchoRenderer renderer) {
     this.player = player;
+    this.renderer = renderer;
     speed.addListener((o, a, b) -> refresh());
+    solo.addListener((o, a, b) -> refresh());
     click.addListener((o, a, b) -> click());
   }
 
@@ -49,16 +63,18 @@ public final class Playback implements AutoCloseable {
     slowed = null;
     player.load(r.audio(), r.gain());
     speed.set(1);
+    solo.set(null);
   }
 
   void heard(Analysis a) {
     analysis = a;
+    slowed = null;
     click();
   }
 
   void echo(EchoSound e) {
     echo = e;
-    if (speed.get() == 1) {
+    if (speed.get() == 1 && solo.get() == null) {
       player.echo(e.audio(), e.gain());
     } else {
       refresh();
@@ -75,7 +91,8 @@ public final class Playback implements AutoCloseable {
     if (reference == null) {
       return;
     }
-    if (to == 1 || !canSlow()) {
+    Lane lane = solo.get();
+    if (to == 1 && lane == null || !canSlow()) {
       slowing.cancel();
       set(reference.audio(), echo == null ? null : echo.audio(), 1);
       return;
@@ -83,12 +100,11 @@ public final class Playback implements AutoCloseable {
     Reference r = reference;
     EchoSound e = echo;
     List<Hit> hits = analysis == null ? List.of() : analysis.hits();
-    Slowed ready = slowed != null && slowed.of() == r && slowed.speed() == to ? slowed : null;
+    Slowed ready = slowed != null && slowed.fits(r, to, lane) ? slowed : null;
     slowing.start(
         p -> {
-          Slowed heard = ready == null ? slow(r, hits, to, p) : ready;
-          Audio other = e == null ? null : new TimeStretch().slow(e.audio(), to, e.attacks(), p);
-          return new Both(heard, other);
+          Slowed heard = ready == null ? copy(r, hits, to, lane, p) : ready;
+          return new Both(heard, e == null ? null : copy(e, to, lane, p));
         },
         both -> {
           slowed = both.heard();
@@ -97,9 +113,19 @@ public final class Playback implements AutoCloseable {
         failure -> speed.set(1));
   }
 
-  private static Slowed slow(Reference r, List<Hit> hits, double to, Progress p) {
+  private static Slowed copy(Reference r, List<Hit> hits, double to, Lane lane, Progress p) {
+    Audio own = lane == null ? r.audio() : new LaneIsolator().isolate(r.audio(), lane, hits, p);
     double[] attacks = hits.stream().mapToDouble(Hit::time).toArray();
-    return new Slowed(r, to, new TimeStretch().slow(r.audio(), to, attacks, p));
+    return new Slowed(r, to, lane, slow(own, to, attacks, p));
+  }
+
+  private Audio copy(EchoSound e, double to, Lane lane, Progress p) {
+    Audio own = lane == null ? e.audio() : renderer.mix(e.template().only(lane), p);
+    return slow(own, to, e.template().attacks(), p);
+  }
+
+  private static Audio slow(Audio own, double to, double[] attacks, Progress p) {
+    return to == 1 ? own : new TimeStretch().slow(own, to, attacks, p);
   }
 
   private void set(Audio heard, Audio other, double to) {
@@ -127,6 +153,11 @@ public final class Playback implements AutoCloseable {
   /** 0.5 to 1; the pitch stays. */
   public DoubleProperty speedProperty() {
     return speed;
+  }
+
+  /** The one drum that sounds alone, from the reference as well as can be; null for all. */
+  public ObjectProperty<Lane> soloProperty() {
+    return solo;
   }
 
   /** Whether a click sounds on the beats, over heard and echo alike. */

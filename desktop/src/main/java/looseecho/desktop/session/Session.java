@@ -60,7 +60,7 @@ public final class Session implements AutoCloseable {
 
   public Session(OutputDevice device, CorrectionStore store) {
     this.player = new Player(device);
-    this.playback = new Playback(player);
+    this.playback = new Playback(player, renderer);
     this.store = store;
     this.message.set(device.remark());
   }
@@ -232,7 +232,7 @@ public final class Session implements AutoCloseable {
     rendering.start(
         p -> {
           Audio mix = renderer.mix(t, p);
-          return new EchoSound(mix, new Peaks(mix), LoudnessMatch.gain(mix), t.attacks());
+          return new EchoSound(mix, new Peaks(mix), LoudnessMatch.gain(mix), t);
         },
         e -> {
           echo.set(e);
@@ -275,6 +275,11 @@ public final class Session implements AutoCloseable {
       System.getLogger(getClass().getName()).log(System.Logger.Level.ERROR, what, e);
       message.set(what + " failed: " + e.getMessage());
     }
+  }
+
+  /** The folder in which the person's own things are kept. */
+  public Path folder() {
+    return store.folder();
   }
 
   public Work work() {

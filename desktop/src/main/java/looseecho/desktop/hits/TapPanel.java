@@ -1,0 +1,226 @@
+package looseecho.desktop.hits;
+
+import java.io.IOException;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Supplier;
+import javafx.animation.PauseTransition;
+import javafx.application.Platform;
+import javafx.geometry.Pos;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.util.Duration;
+import looseecho.activity.Lane;
+import looseecho.desktop.session.Session;
+import looseecho.desktop.theme.Theme;
+import looseecho.echo.TapIn;
+import looseecho.echo.Template;
+import looseecho.echo.Words;
+import looseecho.project.PracticeLog;
+import looseecho.sound.MidiInput;
+import looseecho.sound.SimulatedInput;
+import looseecho.sound.StrokeInput;
+
+/**
+ * Taps a part in over the loop, after a bar of count-in: by key, by a MIDI instrument or by a
+ * simulated player. Says how early or late each stroke came, and keeps a record of the takes.
+ */
+final class TapPanel extends HBox {
+  private static final String KEYBOARD = "keyboard: B";
+  private static final String SIMULATED = "simulated player";
+  private static final int PLAIN = 90;
+  private static final int HARD = 120;
+  private static final int SOFT = 50;
+  private final Session session;
+  private final Supplier<Lane> lane;
+  private final PracticeLog log;
+  private final ToggleButton tap = new ToggleButton("Tap in");
+  private final ComboBox<String> input = new ComboBox<>();
+  private final Slider strength = new Slider(0, 100, 0);
+  private final Label result = new Label();
+  private final List<TapIn.Tap> taps = new ArrayList<>();
+  private StrokeInput open;
+  private boolean listening;
+
+  TapPanel(Session session, Supplier<Lane> lane, PracticeLog log) {
+    super(8);
+    this.session = session;
+    this.lane = lane;
+    this.log = log;
+    setAlignment(Pos.CENTER_LEFT);
+    tap.setId("tap-in");
+    tap.setMinWidth(Region.USE_PREF_SIZE);
+    tap.setTooltip(
+        new Tooltip(
+            "Counts in a bar, then B taps the drum under the cursor: Shift hard, Alt soft"));
+    tap.setOnAction(e -> switched());
+    tap.disableProperty().bind(session.templateProperty().isNull());
+    input.setId("tap-input");
+    input.setPrefWidth(150);
+    input.getItems().setAll(KEYBOARD, SIMULATED);
+    input.setValue(KEYBOARD);
+    input.setOnShowing(e -> MidiInput.connected().forEach(this::offer));
+    strength.setId("tap-strength");
+    strength.setPrefWidth(80);
+    strength.setTooltip(new Tooltip("How far taps are pulled to their steps"));
+    Label percent = new Label();
+    percent.getStyleClass().add(Theme.NUMBER);
+    percent.setMinWidth(46);
+    percent
+        .textProperty()
+        .bind(strength.valueProperty().map(v -> Math.round(v.doubleValue()) + " %"));
+    result.setId("tap-result");
+    result.getStyleClass().add(Theme.QUIET);
+    result.setMaxWidth(Double.MAX_VALUE);
+    HBox.setHgrow(result, Priority.ALWAYS);
+    getChildren().addAll(tap, input, quiet("pull to the grid"), strength, percent, result);
+    showRecord();
+  }
+
+  private void offer(StrokeInput i) {
+    if (!input.getItems().contains(i.name())) {
+      input.getItems().add(i.name());
+    }
+  }
+
+  private static Label quiet(String text) {
+    Label l = new Label(text);
+    l.getStyleClass().add(Theme.QUIET);
+    l.setMinWidth(Region.USE_PREF_SIZE);
+    return l;
+  }
+
+  private void switched() {
+    if (tap.isSelected()) {
+      start();
+    } else {
+      finish();
+    }
+  }
+
+  private void start() {
+    Template t = session.templateProperty().get();
+    int section = session.sectionProperty().get();
+    double from = t.time(section, 0, 0);
+    double beat = t.time(section, t.meter().stepsPerBeat(), 0) - from;
+    taps.clear();
+    session.player().pause();
+    session
+        .player()
+        .loop(
+            from, t.time(section, t.sections().get(section).beats() * t.meter().stepsPerBeat(), 0));
+    session.player().seek(from);
+    session.player().countIn(t.beatsPerBar(), beat);
+    result.setText("Count-in for the " + lane.get().words() + " …");
+    PauseTransition bar = new PauseTransition(Duration.seconds(beat * t.beatsPerBar()));
+    bar.setOnFinished(e -> begin(beat));
+    bar.play();
+  }
+
+  private void begin(double beat) {
+    if (!tap.isSelected()) {
+      return;
+    }
+    listening = true;
+    session.playback().clickProperty().set(true);
+    session.player().play();
+    String name = input.getValue();
+    open =
+        name.equals(SIMULATED)
+            ? new SimulatedInput(beat, 3)
+            : MidiInput.connected().stream()
+                .filter(i -> i.name().equals(name))
+                .findFirst()
+                .orElse(null);
+    if (open != null) {
+      try {
+        open.listen(v -> Platform.runLater(() -> stroke(v)));
+      } catch (IllegalStateException e) {
+        session.messageProperty().set(e.getMessage());
+      }
+    }
+  }
+
+  /** A stroke on the keyboard; true when it was wanted. */
+  boolean key(boolean hard, boolean soft) {
+    if (listening) {
+      stroke(hard ? HARD : soft ? SOFT : PLAIN);
+    }
+    return listening;
+  }
+
+  private void stroke(int velocity) {
+    if (!listening) {
+      return;
+    }
+    TapIn.Tap last = new TapIn.Tap(session.player().position(), velocity);
+    taps.add(last);
+    session.audition(lane.get(), velocity);
+    TapIn one =
+        TapIn.of(
+            session.templateProperty().get(), session.sectionProperty().get(), List.of(last), 0);
+    result.setText(one.errorsMs().isEmpty() ? "" : Words.offset(one.errorsMs().get(0)));
+  }
+
+  private void finish() {
+    boolean tapped = listening && !taps.isEmpty();
+    listening = false;
+    session.player().pause();
+    session.playback().clickProperty().set(false);
+    if (open != null) {
+      open.close();
+      open = null;
+    }
+    if (!tapped) {
+      showRecord();
+      return;
+    }
+    Template t = session.templateProperty().get();
+    int section = session.sectionProperty().get();
+    TapIn in = TapIn.of(t, section, taps, strength.getValue() / 100);
+    session.edit(in.into(t, section, lane.get()));
+    try {
+      log.add(
+          new PracticeLog.Take(
+              LocalDateTime.now(),
+              lane.get().words(),
+              in.errorsMs().size(),
+              in.meanMs(),
+              in.spreadMs()));
+    } catch (IOException e) {
+      session.messageProperty().set("The practice record can't be kept: " + e.getMessage());
+    }
+    showRecord();
+  }
+
+  private void showRecord() {
+    try {
+      List<PracticeLog.Take> takes = log.takes();
+      if (takes.isEmpty()) {
+        result.setText("");
+        return;
+      }
+      PracticeLog.Take last = takes.get(takes.size() - 1);
+      double best = takes.stream().mapToDouble(PracticeLog.Take::spreadMs).min().orElse(0);
+      result.setText(
+          String.format(
+              Locale.ROOT,
+              "last take: %d taps, %s, ±%.0f ms; best of %d takes ±%.0f ms",
+              last.taps(),
+              Words.offset(last.meanMs()),
+              last.spreadMs(),
+              takes.size(),
+              best));
+    } catch (IOException e) {
+      result.setText("");
+    }
+  }
+}
