@@ -25,6 +25,23 @@ public enum Lane {
   /** The lanes that the network hears. */
   public static final List<Lane> HEARD = Arrays.stream(values()).filter(l -> l.base == l).toList();
 
+  /** All lanes as a producer reads them: from the kick up, kin beside kin. */
+  public static final List<Lane> SHOWN =
+      List.of(
+          KICK,
+          SNARE,
+          SNARE_2,
+          CLAP,
+          CLAP_2,
+          HAT_CLOSED,
+          HAT_OPEN,
+          TOM_LOW,
+          TOM,
+          TOM_HIGH,
+          RIDE,
+          CYMBAL,
+          PERCUSSION);
+
   private final String words;
   private final int midi;
   private final Lane base;

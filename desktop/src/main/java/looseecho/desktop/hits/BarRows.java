@@ -60,7 +60,7 @@ public record BarRows(
     Beat start = t.beats().get(first);
     int heardBar = Math.max(start.bar(), 0) + Math.max(0, bar);
     TypicalBar typical = TypicalBar.of(a.hits(), start.bar(), start.bar() + bars);
-    for (Lane lane : Lane.values()) {
+    for (Lane lane : Lane.SHOWN) {
       boolean anywhere =
           a.hits().stream().anyMatch(h -> h.lane() == lane)
               || t.sections().stream().anyMatch(s -> !s.hits(lane).isEmpty());

@@ -42,7 +42,7 @@ final class FeelChart extends ChartPane {
   @Override
   protected void draw(GraphicsContext g, double w, double h) {
     List<Lane> lanes = new ArrayList<>(bar.lanes().keySet());
-    lanes.sort(null);
+    lanes.sort(java.util.Comparator.comparingInt(Lane.SHOWN::indexOf));
     if (lanes.isEmpty()) {
       return;
     }

@@ -182,7 +182,7 @@ public final class HitsBench extends VBox {
       feel.show(typical, rows.steps(), rows.stepsPerBeat());
     }
     List<String> names = new java.util.ArrayList<>();
-    for (Lane lane : Lane.values()) {
+    for (Lane lane : Lane.SHOWN) {
       names.add(lane.words());
     }
     names.add("all as heard");

@@ -45,7 +45,7 @@ public final class HitsLedger extends VBox {
     }
     groove(a, a.pulse().get());
     getChildren().add(ReadingRow.heading("Feel of each drum"));
-    for (Lane lane : Lane.values()) {
+    for (Lane lane : Lane.SHOWN) {
       List<Hit> hits = a.hits().stream().filter(h -> h.lane() == lane).toList();
       if (!hits.isEmpty()) {
         getChildren().add(row(lane, hits));
@@ -140,7 +140,7 @@ public final class HitsLedger extends VBox {
     Label name = new Label(lane.words() + ", " + hits.size());
     String here =
         lanes.containsKey(lane)
-            ? ", "
+            ? "; here "
                 + lanes.get(lane).words()
                 + (lanes.get(lane).syncopation() > 0
                     ? ", syncopation " + lanes.get(lane).syncopation()

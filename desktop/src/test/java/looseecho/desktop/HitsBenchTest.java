@@ -1,0 +1,126 @@
+package looseecho.desktop;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotNull;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.util.List;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import looseecho.activity.Lane;
+import looseecho.desktop.hits.StepChart;
+import looseecho.echo.StepHit;
+import looseecho.hits.Hit;
+import org.junit.jupiter.api.Test;
+import org.testfx.framework.junit5.Start;
+
+/** Heard hits corrected and settled by mouse and keys, and a part tapped in. */
+class HitsBenchTest extends WindowTest {
+  @Start
+  void start(Stage stage) throws IOException {
+    open(stage);
+  }
+
+  private List<Hit> bar(Lane lane, int bar) {
+    return session.analysisProperty().get().hits().stream()
+        .filter(h -> h.lane() == lane && h.bar() == bar)
+        .toList();
+  }
+
+  private void settled() {
+    until("the correction is in", () -> !session.work().runningProperty().get());
+  }
+
+  private void undo() {
+    robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+    settled();
+  }
+
+  @Test
+  void hitsAreCorrectedSettledHeardAloneAndTappedIn() {
+    openDemo();
+    go("#step-hits");
+    robot.interact(() -> session.sectionProperty().set(1));
+    robot.clickOn("5  a");
+    StepChart chart = robot.lookup("#steps").queryAs(StepChart.class);
+    robot.interact(() -> chart.cursor(Lane.KICK, 1));
+    robot.interact(chart::requestFocus);
+    List<Hit> before = bar(Lane.KICK, 5);
+    robot.type(KeyCode.ENTER);
+    until("a kick is added", () -> bar(Lane.KICK, 5).size() == before.size() + 1);
+    settled();
+    assertTrue(
+        session.templateProperty().get().sections().get(1).hits(Lane.KICK).stream()
+            .anyMatch(h -> h.step() == 1),
+        "the template follows");
+    Hit added = bar(Lane.KICK, 5).stream().filter(h -> h.step() == 2).findFirst().orElseThrow();
+    robot.press(KeyCode.SHIFT).type(KeyCode.UP).release(KeyCode.SHIFT);
+    until(
+        "it is louder",
+        () -> bar(Lane.KICK, 5).stream().anyMatch(h -> h.velocity() == added.velocity() + 6));
+    settled();
+    robot.press(KeyCode.ALT).type(KeyCode.DOWN).release(KeyCode.ALT);
+    until("it is a snare", () -> bar(Lane.SNARE, 5).stream().anyMatch(h -> h.step() == 2));
+    settled();
+    assertEquals(Lane.SNARE, chart.laneProperty().get());
+    robot.type(KeyCode.DELETE);
+    until("it is gone", () -> bar(Lane.SNARE, 5).stream().noneMatch(h -> h.step() == 2));
+    settled();
+    undo();
+    undo();
+    undo();
+    undo();
+    assertEquals(before, bar(Lane.KICK, 5));
+    theNextDoubtfulHitIsSettledWithOneKey();
+    oneDrumSoundsAlone();
+    aPartIsTappedInAndKeepsItsFeel();
+  }
+
+  private void theNextDoubtfulHitIsSettledWithOneKey() {
+    long doubtful = doubtful();
+    assertTrue(doubtful > 0);
+    robot.type(KeyCode.D);
+    assertTrue(text("#message").contains("Y keeps it"), text("#message"));
+    robot.type(KeyCode.Y);
+    until("one doubt less", () -> doubtful() == doubtful - 1);
+    settled();
+  }
+
+  private long doubtful() {
+    return session.analysisProperty().get().hits().stream()
+        .filter(h -> h.confidence() < 0.6)
+        .count();
+  }
+
+  private void oneDrumSoundsAlone() {
+    robot.type(KeyCode.A);
+    assertNotNull(session.playback().soloProperty().get());
+    until("it is brought out", () -> !session.playback().slowing().runningProperty().get());
+    robot.type(KeyCode.A);
+    assertEquals(null, session.playback().soloProperty().get());
+  }
+
+  private void aPartIsTappedInAndKeepsItsFeel() {
+    StepChart chart = robot.lookup("#steps").queryAs(StepChart.class);
+    robot.interact(() -> session.sectionProperty().set(1));
+    robot.interact(() -> chart.cursor(Lane.CLAP, 0));
+    @SuppressWarnings("unchecked")
+    ComboBox<String> input = robot.lookup("#tap-input").queryAs(ComboBox.class);
+    robot.interact(() -> input.setValue("simulated player"));
+    ToggleButton tap = robot.lookup("#tap-in").queryAs(ToggleButton.class);
+    robot.interact(tap::fire);
+    double start = session.player().position();
+    until("it counts in and plays", () -> session.player().position() > start + 3);
+    robot.interact(chart::requestFocus);
+    robot.type(KeyCode.B);
+    robot.interact(tap::fire);
+    assertTrue(text("#message").startsWith("Tapped in clap"), text("#message"));
+    assertTrue(text("#tap-result").startsWith("last take"), text("#tap-result"));
+    List<StepHit> hits = session.templateProperty().get().sections().get(1).hits(Lane.CLAP);
+    assertTrue(hits.size() >= 4, "taps on the beats: " + hits);
+    undo();
+  }
+}
