@@ -13,12 +13,10 @@ import javafx.scene.text.TextAlignment;
 import looseecho.activity.Lane;
 import looseecho.desktop.control.ChartPane;
 import looseecho.desktop.control.Glyphs;
-import looseecho.desktop.hits.BarRows.BassMark;
 import looseecho.desktop.hits.BarRows.Mark;
 import looseecho.desktop.hits.BarRows.Row;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Words;
-import looseecho.notes.Key;
 
 /**
  * Lanes over the steps of a bar. Each lane is a thin line; heard hits hang on it hollow at their
@@ -28,7 +26,6 @@ import looseecho.notes.Key;
 public final class StepChart extends ChartPane {
   private static final double NAMES = 118;
   private static final double HEAD = 26;
-  private static final double BASS_ROW = 46;
 
   /** What the chart asks for when the person edits. */
   public interface Editor {
@@ -114,7 +111,7 @@ public final class StepChart extends ChartPane {
   }
 
   private double rowHeight() {
-    double bass = rows.bass().isEmpty() ? 0 : BASS_ROW;
+    double bass = rows.bass().isEmpty() ? 0 : BassRow.HEIGHT;
     return Math.min(58, (getHeight() - HEAD - bass) / Math.max(1, rows.rows().size()));
   }
 
@@ -231,7 +228,8 @@ public final class StepChart extends ChartPane {
       drawLane(g, rows.rows().get(i), y(i));
     }
     if (!rows.bass().isEmpty()) {
-      drawBass(g, bottom);
+      new BassRow(colour(Hue.INK), colour(Hue.HEARD), colour(Hue.ECHO))
+          .draw(g, rows.bass(), bottom, this::x, getWidth() - 8);
     }
     if (editor != null && isFocused()) {
       g.setStroke(colour(Hue.INK));
@@ -296,32 +294,5 @@ public final class StepChart extends ChartPane {
 
   private double size(Mark m) {
     return Math.min(rowHeight() * 0.85, 9 + 23 * Math.pow(m.velocity() / 127, 1.2));
-  }
-
-  private void drawBass(GraphicsContext g, double top) {
-    double y = top + BASS_ROW / 2 + 4;
-    g.setFont(Font.font(Theme.TEXT_FAMILY, 14));
-    g.setFill(colour(Hue.INK));
-    g.fillText("bass", 26, y);
-    g.setFont(Font.font(Theme.NUMBER_FAMILY, 12));
-    for (BassMark m : rows.bass()) {
-      double left = x(m.step()) - 1;
-      double right = Math.min(getWidth() - 8, x(m.step() + m.lengthSteps()) - 2);
-      if (m.heard()) {
-        g.setStroke(colour(Hue.HEARD));
-        g.setLineWidth(1.5);
-        g.strokeRoundRect(left, y - 14, Math.max(4, right - left), 12, 6, 6);
-        g.setLineWidth(1);
-      } else {
-        g.setFill(colour(Hue.ECHO));
-        g.fillRoundRect(left, y, Math.max(4, right - left), 6, 4, 4);
-        g.setFill(colour(Hue.INK));
-        g.fillText(
-            Key.NAMES.get(m.pitch() % 12) + (m.pitch() / 12 - 1),
-            left,
-            y + 15,
-            Math.max(22, right - left));
-      }
-    }
   }
 }

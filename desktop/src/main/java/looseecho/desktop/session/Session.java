@@ -16,8 +16,6 @@ import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
 import looseecho.audio.Audio;
-import looseecho.audio.AudioReader;
-import looseecho.audio.Resampler;
 import looseecho.demo.Demo;
 import looseecho.echo.Edits;
 import looseecho.echo.History;
@@ -38,10 +36,12 @@ import looseecho.sound.Player;
  * interface's thread.
  */
 public final class Session implements AutoCloseable {
+  private static final double LONGEST_ECHO = 1800; // seconds that are rendered to be played
+
   private final Work work = new Work();
   private final Work rendering = new Work();
   private final Player player;
-  private final CorrectionStore store;
+  private final Ear ear;
   private final EchoRenderer renderer = new EchoRenderer(Kit.plain());
   private final ReadOnlyObjectWrapper<Reference> reference = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Analysis> analysis = new ReadOnlyObjectWrapper<>();
@@ -52,7 +52,6 @@ public final class Session implements AutoCloseable {
   private final Playback playback;
   private final ReadOnlyObjectWrapper<TapTempo> tapped = new ReadOnlyObjectWrapper<>();
   private final List<Double> taps = new ArrayList<>();
-  private Analyzer analyzer;
   private Analyzer.Heard heard;
   private final ReadOnlyObjectWrapper<Corrections> corrections =
       new ReadOnlyObjectWrapper<>(Corrections.NONE);
@@ -61,13 +60,9 @@ public final class Session implements AutoCloseable {
   public Session(OutputDevice device, CorrectionStore store) {
     this.player = new Player(device);
     this.playback = new Playback(player, renderer);
-    this.store = store;
+    this.ear = new Ear(store);
     this.message.set(device.remark());
   }
-
-  /** What opening brings: the steps of it, handed over together. */
-  private record Opened(
-      Analyzer.Heard heard, Corrections corrections, Analysis analysis, String note) {}
 
   /** Opens the demo, rendering it first when it is not there yet. */
   public void openDemo() {
@@ -81,27 +76,9 @@ public final class Session implements AutoCloseable {
 
   private void open(Work.Job<Path> finder, String name) {
     work.start(
-        p -> {
-          Path path = finder.run(p);
-          AudioReader.Recording recording = new AudioReader().read(path, p);
-          p.step("Measuring the loudness", 0);
-          Audio audio = new Resampler().resample(recording.audio(), EchoRenderer.RATE);
-          Reference r =
-              new Reference(
-                  name,
-                  path,
-                  audio,
-                  new Peaks(audio),
-                  LoudnessMatch.gain(audio),
-                  CorrectionStore.fingerprint(path));
-          javafx.application.Platform.runLater(() -> take(r));
-          if (analyzer == null) {
-            analyzer = new Analyzer();
-          }
-          Analyzer.Heard h = analyzer.listen(recording.audio(), p);
-          Corrections c = store.load(r.fingerprint());
-          return new Opened(h, c, analyzer.read(h, c, p), String.join(" ", recording.notes()));
-        },
+        p ->
+            ear.open(
+                finder.run(p), name, r -> javafx.application.Platform.runLater(() -> take(r)), p),
         this::take,
         e -> failed("Opening", e));
   }
@@ -117,7 +94,7 @@ public final class Session implements AutoCloseable {
     message.set("");
   }
 
-  private void take(Opened o) {
+  private void take(Ear.Opened o) {
     heard = o.heard();
     corrections.set(o.corrections());
     message.set(o.note());
@@ -151,10 +128,7 @@ public final class Session implements AutoCloseable {
     corrections.set(now);
     String fingerprint = reference.get().fingerprint();
     work.start(
-        p -> {
-          store.save(fingerprint, now);
-          return analyzer.read(heard, now, p);
-        },
+        p -> ear.read(heard, fingerprint, now, p),
         a -> {
           take(a, why);
           message.set(why);
@@ -203,7 +177,7 @@ public final class Session implements AutoCloseable {
       String fingerprint = reference.get().fingerprint();
       work.start(
           p -> {
-            store.save(fingerprint, now);
+            ear.keep(fingerprint, now);
             return now;
           },
           c -> {},
@@ -229,6 +203,10 @@ public final class Session implements AutoCloseable {
       return;
     }
     section.set(Math.min(Math.max(0, section.get()), t.sections().size() - 1));
+    if (t.end() > LONGEST_ECHO) {
+      message.set("Heard whole. Its echo can be edited and written, but is too long to be played.");
+      return;
+    }
     rendering.start(
         p -> {
           Audio mix = renderer.mix(t, p);
@@ -279,7 +257,7 @@ public final class Session implements AutoCloseable {
 
   /** The folder in which the person's own things are kept. */
   public Path folder() {
-    return store.folder();
+    return ear.folder();
   }
 
   public Work work() {
