@@ -24,11 +24,20 @@ final class Envelope {
     for (int n = frame - BEFORE; n < frame - 1; n++) {
       before += amplitude(n, band) / (BEFORE - 1);
     }
+    return Math.log(FLOOR + Math.max(0, highest(frame, band) - before));
+  }
+
+  /** Natural logarithm of a band's highest amplitude from a frame on. */
+  double peak(int frame, int band) {
+    return Math.log(0.1 * FLOOR + highest(frame, band));
+  }
+
+  private double highest(int frame, int band) {
     double peak = 0;
     for (int n = frame; n < frame + AFTER; n++) {
       peak = Math.max(peak, amplitude(n, band));
     }
-    return Math.log(FLOOR + Math.max(0, peak - before));
+    return peak;
   }
 
   /** Mean amplitude of a lane's band at a frame, in decibels. */

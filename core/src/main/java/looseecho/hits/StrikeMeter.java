@@ -9,13 +9,14 @@ import looseecho.activity.MelSpectra;
 /**
  * Refines how hard the hits of one lane are struck, from the energy of their attacks.
  *
- * <p>The network's own loudness is good on average and coarse from hit to hit; the rise of energy
- * in the lane's band tells single hits apart but knows nothing of the instrument. Both are
- * standardised over the lane's hits and added, the energy with half the weight (the weight that
- * correlated best on self-made validation songs), and put back on the network's scale.
+ * <p>The network's own loudness is good on average and coarse from hit to hit; the level of the
+ * attack in the lane's band tells single hits apart but knows nothing of the instrument. Both are
+ * standardised over the lane's hits, added with equal weights and put back on the network's scale.
+ * Bands and weights are those that correlated best on self-made validation songs
+ * (docs/accuracy.md).
  */
 public final class StrikeMeter {
-  private static final double ENERGY_WEIGHT = 0.5;
+  private static final double ENERGY_WEIGHT = 1;
   private static final int FEWEST = 6;
   private final Envelope envelope;
 
@@ -33,6 +34,15 @@ public final class StrikeMeter {
       case TOM -> new double[] {70, 300};
       case CYMBAL -> new double[] {4000, 16000};
       default -> new double[] {300, 9000};
+    };
+  }
+
+  /** The band in hertz whose level at the attack follows how hard the lane is struck. */
+  private static double[] strikeBand(Lane lane) {
+    return switch (lane) {
+      case KICK -> new double[] {30, 300};
+      case SNARE -> new double[] {1500, 9000};
+      default -> band(lane);
     };
   }
 
@@ -56,7 +66,7 @@ public final class StrikeMeter {
   private double[] velocities(Lane lane, double[] times, double[] heard) {
     double[] energy = new double[times.length];
     for (int i = 0; i < times.length; i++) {
-      energy[i] = rise(lane, envelope.frame(times[i]));
+      energy[i] = level(lane, envelope.frame(times[i]));
     }
     double mean = mean(heard);
     double spread = spread(heard, mean);
@@ -76,18 +86,16 @@ public final class StrikeMeter {
     return both;
   }
 
-  /**
-   * Mean logarithm over the lane's bands of how much the attack rises above what sounded before it.
-   */
-  private double rise(Lane lane, int frame) {
-    double[] hertz = band(lane);
+  /** Mean logarithm over the lane's bands of their peaks at the attack. */
+  private double level(Lane lane, int frame) {
+    double[] hertz = strikeBand(lane);
     double sum = 0;
     int count = 0;
     for (int b = 0; b < MelSpectra.BANDS; b++) {
       if (MelSpectra.centreHz(b) < hertz[0] || MelSpectra.centreHz(b) > hertz[1]) {
         continue;
       }
-      sum += envelope.rise(frame, b);
+      sum += envelope.peak(frame, b);
       count++;
     }
     return sum / Math.max(1, count);
