@@ -17,6 +17,10 @@ record BarFeatures(
   private static final double REMNANT = 0.6; // of a bar
   private static final double DRUMS = 1.2;
   private static final double TONES = 0.35;
+  // Spreads below these are no change at all: a loop that is repeated stays in one piece.
+  private static final double LEAST_LEVELS = 5;
+  private static final double LEAST_DRUMS = 3e-4;
+  private static final double LEAST_TONES = 0.05;
 
   /** Describes the bars; a bar also ends at each of the {@code edges}, which are beats. */
   static BarFeatures of(SectionFinder.Material m, Set<Integer> edges) {
@@ -93,12 +97,12 @@ record BarFeatures(
    */
   private static void scale(double[][] rows) {
     int lanes = Lane.HEARD.size();
-    scaleGroup(rows, 0, GROUPS, 1);
-    scaleGroup(rows, GROUPS, GROUPS + lanes, DRUMS);
-    scaleGroup(rows, GROUPS + lanes, GROUPS + lanes + 12, TONES);
+    scaleGroup(rows, 0, GROUPS, 1, LEAST_LEVELS);
+    scaleGroup(rows, GROUPS, GROUPS + lanes, DRUMS, LEAST_DRUMS);
+    scaleGroup(rows, GROUPS + lanes, GROUPS + lanes + 12, TONES, LEAST_TONES);
   }
 
-  private static void scaleGroup(double[][] rows, int from, int to, double weight) {
+  private static void scaleGroup(double[][] rows, int from, int to, double weight, double least) {
     double sum = 0;
     for (int k = from; k < to; k++) {
       double mean = 0;
@@ -112,7 +116,7 @@ record BarFeatures(
     }
     for (double[] r : rows) {
       for (int k = from; k < to; k++) {
-        r[k] *= weight / Math.sqrt(sum + 1e-6);
+        r[k] *= weight / Math.sqrt(Math.max(least, sum));
       }
     }
   }

@@ -22,6 +22,7 @@ final class MeterFinder {
   private static final double NEAR = 0.07; // of a beat
   private static final double HIT = 0.4;
   private static final int FEWEST = 12;
+  private static final int FEWEST_BEATS = 9;
   private static final double BOTH_THIRDS = 0.3;
   private static final double THREES_OVER_TWOS = 2;
 
@@ -34,7 +35,9 @@ final class MeterFinder {
   static Found find(Activities activity, BarTracker tracker) {
     BarTracker.Path four = tracker.decode(4);
     BarTracker.Path three = tracker.decode(3);
-    boolean waltz = three.score() > four.score();
+    boolean waltz =
+        three.score() > four.score()
+            && three.times().length >= FEWEST_BEATS; // else too few to tell
     BarTracker.Path best = waltz ? three : four;
     int beats = waltz ? 3 : 4;
     boolean compound = compound(activity, best.times());
