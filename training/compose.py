@@ -94,6 +94,18 @@ def fill(rng, n, start):
     return out
 
 
+def melody(rng, n):
+    """A bar of a riff, one note at a time: (step, scale degree, steps long); by steps and leaps, as an arpeggio, or on few notes."""
+    kind = rng.choice(["tune", "arpeggio", "few"], p=[.5, .3, .2]); out, s, d = [], 0, int(rng.integers(0, 8)); pace = int(rng.choice([1, 2]))
+    while s < n:
+        length = pace if kind == "arpeggio" else int(rng.choice([1, 2, 3, 4, 6], p=[.25, .35, .15, .15, .1]))
+        d = d + int(rng.choice([-4, -2, -1, 0, 1, 2, 3])) if kind == "tune" else int(rng.choice([0, 2, 4, 7])) if kind == "arpeggio" else int(rng.choice([0, 1, 2]))
+        d = int(np.clip(d, -2, 9))
+        if rng.random() < .72: out.append((s, d, length * rng.uniform(.5, 1)))
+        s += length
+    return out
+
+
 def song(rng, seconds=42):
     style = rng.choice(["four", "backbeat", "half", "broken", "latin", "chance"], p=[.2, .28, .12, .15, .08, .17])
     per = 3 if rng.random() < .09 else 4                              # steps of a beat
@@ -114,7 +126,7 @@ def song(rng, seconds=42):
         base = pool[rng.integers(0, len(pool))]; progression = progs[rng.integers(0, len(progs))]; sections.append(t)
         mute = {a for a in base if kind == "none" or (kind == "thin" and rng.random() < .5)}
         bass_style = rng.choice(["root", "eighths", "kick", "walk", "off", "rumble", "long"], p=[.17, .17, .18, .13, .15, .1, .1]); line = rng.random() < .5
-        riff = [(s, int(rng.integers(0, 8)), rng.choice([1, 2, 3])) for s in range(n) if rng.random() < .3]
+        riff, lead = melody(rng, n), 60 + 12 * (rng.random() < .65)
         for b in range(bars):
             grid = []                                         # time of every sixteenth of the bar, and of its end
             for k in range(n // per):
@@ -158,5 +170,5 @@ def song(rng, seconds=42):
                 for s in ([s0] if not stab else [s for s in range(s0, s1) if (s * 3 + d) % 8 in (2, 3)]):
                     for p in tones: tonal.append(("chords", at(s), at(s1 if not stab else s + 1.5), 60 + (p % 12) - 12 * (p % 12 > 7), rng.uniform(.4, .9)))
             if line:
-                for s, d, l in riff: tonal.append(("lead", at(s), at(min(n, s + l)), 72 + tonic % 12 - 12 * (tonic > 6) + int(scale[d % 7]) + 12 * (d // 7), rng.uniform(.5, 1)))
+                for s, d, l in riff: tonal.append(("lead", at(s) + rng.normal(0, jitter), at(min(n, s + l)), lead + tonic % 12 - 12 * (tonic > 6) + int(scale[d % 7]) + 12 * (d // 7), rng.uniform(.5, 1)))
     return dict(style=style, bpm=bpm, n=n, per=per, swing=swing, events=sorted(e for e in events if e[0] > 0), tonal=tonal, beats=beats, downs=downs, sections=sections, chords=chords, key=(tonic, minor), end=t)

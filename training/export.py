@@ -2,7 +2,7 @@
 
 Layout, big-endian: int magic 0x4c454e31, int count of tensors; per tensor int rank, int dims, float32 values.
 Order: three 2-D kernels (height, width, in, out) and biases; join (in, out), bias; per dilation (tap, in, out),
-bias; head (in, out), bias. The bass network: six kernels (time, pitch, in, out) and biases, head, bias. The last int is the CRC-32 of all bytes before it.
+bias; head (in, out), bias. A line network: six kernels (time, pitch, in, out) and biases, head, bias. The last int is the CRC-32 of all bytes before it.
 """
 import struct, sys, zlib
 import numpy as np, torch
@@ -22,7 +22,7 @@ def tensors(net):
     yield net.head.weight[:, :, 0].t(); yield net.head.bias
 
 
-def bass_tensors(net):
+def line_tensors(net):
     for layer in net.layers: k, b = fold(layer[0].weight, layer[1]); yield k.permute(2, 3, 1, 0); yield b
     yield net.head.weight.permute(2, 3, 1, 0); yield net.head.bias
 

@@ -1,7 +1,7 @@
 """Writes features and truth of many random mixes: generate.py OUT SONGS [--held-out] [--seed N] [--jobs N]"""
 import argparse, multiprocessing, os
 import numpy as np
-import bass_features, compose, features, mix, sounds
+import compose, features, line_features as lf, mix, sounds
 
 
 def make(job):
@@ -10,8 +10,8 @@ def make(job):
     fonts = sounds.fonts(held_out); gm = [f for f, kits in fonts.items() if len(kits) > 1]
     song = compose.song(rng); audio, truth = mix.mix(rng, song, KITS, gm)
     x = features.features(audio)
-    np.savez(path, x=x.astype(np.float16), b=bass_features.features(audio).astype(np.float16), drums=np.array(truth, np.float32).reshape(-1, 3), beats=np.array(song["beats"], np.float32), downs=np.array(song["downs"], bool),
-             bass=np.array([e[1:] for e in song["tonal"] if e[0] == "bass"], np.float32), key=song["key"], bpm=song["bpm"], style=song["style"])
+    np.savez(path, x=x.astype(np.float16), b=lf.features(audio, lf.BASS).astype(np.float16), l=lf.features(audio, lf.RIFF).astype(np.float16), drums=np.array(truth, np.float32).reshape(-1, 3), beats=np.array(song["beats"], np.float32), downs=np.array(song["downs"], bool),
+             **{line: np.array([e[1:] for e in song["tonal"] if e[0] == line], np.float32).reshape(-1, 4) for line in ("bass", "lead")}, key=song["key"], bpm=song["bpm"], style=song["style"])
 
 
 def main():

@@ -1,8 +1,8 @@
 """Writes values that Java must reproduce: reference.py ACTIVITY.pt BASS.pt OUT.csv (kind, frame, index, value)."""
 import sys
 import numpy as np, torch
-import bass_features, features
-from bass_net import BassNet
+import features, line_features as lf
+from line_net import LineNet
 from net import Net
 
 n = np.arange(12 * 44100); low, high = (n % 22050) / 44100, ((n + 11025) % 22050) / 44100

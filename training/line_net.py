@@ -1,4 +1,4 @@
-"""The bass network: convolutions over time and pitch; out come, per pitch, "begins here" and "sounds here"."""
+"""The network for one line of notes, bass or riff: convolutions over time and pitch; out come, per pitch, "begins here" and "sounds here"."""
 import torch
 from torch import nn
 
@@ -6,7 +6,7 @@ WIDTH = 12
 LAYERS = ((9, 3, 5, 1), (WIDTH, 3, 3, 2), (WIDTH, 1, 25, 1), (WIDTH, 5, 1, 3), (WIDTH, 3, 13, 6), (WIDTH, 5, 1, 12))    # channels in, taps in time, taps in pitch, dilation in time
 
 
-class BassNet(nn.Module):
+class LineNet(nn.Module):
     def __init__(self):
         super().__init__()
         self.layers = nn.ModuleList([nn.Sequential(nn.Conv2d(i, WIDTH, (t, p), padding=(d * (t // 2), p // 2), dilation=(d, 1), bias=False), nn.BatchNorm2d(WIDTH), nn.ReLU()) for i, t, p, d in LAYERS])
