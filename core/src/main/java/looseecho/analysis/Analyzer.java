@@ -1,29 +1,37 @@
 package looseecho.analysis;
 
 import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import looseecho.activity.Activities;
 import looseecho.activity.ActivityNet;
-import looseecho.activity.BassNet;
+import looseecho.activity.Lane;
+import looseecho.activity.LineActivity;
+import looseecho.activity.LineNet;
 import looseecho.activity.MelSpectra;
+import looseecho.activity.Register;
 import looseecho.audio.Audio;
 import looseecho.audio.MonoBlocks;
 import looseecho.audio.Resampler;
 import looseecho.dsp.Chroma;
 import looseecho.dsp.ToneSpectra;
 import looseecho.form.Form;
+import looseecho.form.Section;
 import looseecho.form.SectionFinder;
 import looseecho.hits.Feel;
 import looseecho.hits.Hit;
 import looseecho.hits.HitDetails;
 import looseecho.hits.HitFinder;
 import looseecho.hits.HitMark;
-import looseecho.notes.BassFinder;
+import looseecho.notes.BassDetails;
 import looseecho.notes.Chord;
 import looseecho.notes.ChordFinder;
+import looseecho.notes.FigureFinder;
 import looseecho.notes.Key;
 import looseecho.notes.KeyFinder;
+import looseecho.notes.LineFinder;
 import looseecho.notes.Note;
 import looseecho.notes.Tonality;
 import looseecho.pulse.Pulse;
@@ -40,9 +48,11 @@ import looseecho.reading.Reading;
  */
 public final class Analyzer {
   private static final int CHROMA_HOP = 2205; // 50 ms
+  private static final double KICK = 0.4;
 
   private final ActivityNet net = ActivityNet.load();
-  private final BassNet bassNet = BassNet.load();
+  private final LineNet bassNet = LineNet.load(Register.BASS);
+  private final LineNet riffNet = LineNet.load(Register.RIFF);
   private final PulseFinder pulses = new PulseFinder(PulseSettings.DEFAULTS);
 
   /** What the ear took in; independent of corrections. */
@@ -52,6 +62,7 @@ public final class Analyzer {
     private final Tempos tempos;
     private final Chroma chroma;
     private final List<Note> bass;
+    private final List<Note> riff;
     private final double duration;
     private final double start;
     private final double end;
@@ -62,12 +73,14 @@ public final class Analyzer {
         Tempos tempos,
         Chroma chroma,
         List<Note> bass,
+        List<Note> riff,
         double duration) {
       this.mel = mel;
       this.activity = activity;
       this.tempos = tempos;
       this.chroma = chroma;
       this.bass = List.copyOf(bass);
+      this.riff = List.copyOf(riff);
       this.duration = duration;
       int first = 0;
       while (first < mel.frames() - 1 && mel.decibels(first) < AUDIBLE_DB) {
@@ -96,7 +109,8 @@ public final class Analyzer {
     MelSpectra.Builder mels = new MelSpectra.Builder(blocks.length(), blocks.rms());
     Chroma.Builder tones = new Chroma.Builder((double) CHROMA_HOP / MelSpectra.RATE);
     float[] low =
-        new float[(int) Math.ceil((double) blocks.length() * BassNet.RATE / MelSpectra.RATE)];
+        new float
+            [(int) Math.ceil((double) blocks.length() * Register.BASS.rate() / MelSpectra.RATE)];
     for (int i = 0; i < blocks.count(); i++) {
       MonoBlocks.Block b = blocks.get(i);
       mels.add(b.samples(), b.first(), b.from(), lastOf(blocks, i), progress);
@@ -107,10 +121,40 @@ public final class Analyzer {
     Activities activity = net.run(mel, progress);
     Tempos tempos = pulses.hear(activity, progress);
     Chroma chroma = tones.done();
+    double tuning = chroma.tuningCents();
+    LineFinder lines = new LineFinder(LineFinder.Settings.DEFAULTS);
     List<Note> bass =
-        new BassFinder(BassFinder.Settings.DEFAULTS)
-            .find(bassNet.run(low, chroma.tuningCents(), progress));
-    return new Heard(mel, activity, tempos, chroma, bass, audio.duration());
+        new BassDetails(low, Register.BASS.rate(), tuning, t -> kick(activity, t))
+            .complete(lines.find(bassNet.run(low, tuning, progress)));
+    List<Note> riff = lines.find(riff(audio, blocks.rms(), tuning, progress));
+    return new Heard(mel, activity, tempos, chroma, bass, riff, audio.duration());
+  }
+
+  private static boolean kick(Activities a, double time) {
+    int n = (int) Math.round(time * MelSpectra.FPS);
+    for (int k = Math.max(0, n - 4); k <= Math.min(a.frames() - 1, n + 4); k++) {
+      if (a.lane(Lane.KICK, k) > KICK) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private LineActivity riff(Audio audio, double rms, double tuning, Progress progress) {
+    int rate = Register.RIFF.rate();
+    int hop = rate / Register.FPS;
+    MonoBlocks blocks = new MonoBlocks(audio, rate);
+    int frames = blocks.length() / hop + 1;
+    Iterator<LineNet.Part> parts =
+        IntStream.range(0, blocks.count())
+            .mapToObj(
+                i -> {
+                  MonoBlocks.Block b = blocks.get(i);
+                  int to = i == blocks.count() - 1 ? frames : b.to() / hop;
+                  return new LineNet.Part(b.samples(), b.from() / hop, to, b.first() / hop);
+                })
+            .iterator();
+    return riffNet.run(frames, parts, rms, tuning, progress);
   }
 
   /** The last block also takes the frame that is centred behind the last sample. */
@@ -126,10 +170,11 @@ public final class Analyzer {
   }
 
   private static void low(MonoBlocks.Block b, float[] low) {
-    float[] part = new Resampler().resample(b.samples(), MelSpectra.RATE, BassNet.RATE);
-    int skip = (int) ((long) (b.from() - b.first()) * BassNet.RATE / MelSpectra.RATE);
-    int at = (int) ((long) b.from() * BassNet.RATE / MelSpectra.RATE);
-    int count = (int) Math.ceil((double) (b.to() - b.from()) * BassNet.RATE / MelSpectra.RATE);
+    float[] part = new Resampler().resample(b.samples(), MelSpectra.RATE, Register.BASS.rate());
+    int skip = (int) ((long) (b.from() - b.first()) * Register.BASS.rate() / MelSpectra.RATE);
+    int at = (int) ((long) b.from() * Register.BASS.rate() / MelSpectra.RATE);
+    int count =
+        (int) Math.ceil((double) (b.to() - b.from()) * Register.BASS.rate() / MelSpectra.RATE);
     System.arraycopy(
         part, skip, low, at, Math.min(count, Math.min(part.length - skip, low.length - at)));
   }
@@ -169,8 +214,13 @@ public final class Analyzer {
               wanted.sections());
       form = new SectionFinder().find(material, progress);
     }
-    Reading<Key> key = key(heard);
+    Reading<Key> key = key(heard, chords, heard.start, heard.end);
     Reading<Key> settled = wanted.key().map(key::corrected).orElse(key);
+    List<Reading<Key>> sectionKeys = new ArrayList<>();
+    for (Section s : form.sections()) {
+      sectionKeys.add(key(heard, chords, s.start(), s.end()));
+    }
+    var figures = pulse.map(p -> new FigureFinder().find(heard.riff, p)).orElse(List.of());
     progress.step("Done", 1);
     return new Analysis(
         heard.duration,
@@ -178,20 +228,32 @@ public final class Analyzer {
         form,
         hits,
         feel,
-        new Tonality(settled, heard.chroma.tuningCents(), chords, heard.bass),
+        new Tonality(
+            settled,
+            sectionKeys,
+            heard.chroma.tuningCents(),
+            chords,
+            heard.bass,
+            heard.riff,
+            figures),
         notes);
   }
 
-  private static Reading<Key> key(Heard heard) {
-    double[] all = heard.chroma.sum(heard.start, heard.end);
+  private static Reading<Key> key(Heard heard, List<Chord> chords, double from, double to) {
+    double[] all = heard.chroma.sum(from, to);
     double[] tones = new double[12];
     for (int c = 0; c < 12; c++) {
       tones[c] = all[c] + 0.5 * all[12 + c];
     }
     double[] bass = new double[12];
     for (Note n : heard.bass) {
-      bass[n.pitch() % 12] += n.end() - n.start();
+      double overlap = Math.min(to, n.end()) - Math.max(from, n.start());
+      bass[n.pitch() % 12] += Math.max(0, overlap);
     }
-    return new KeyFinder().find(tones, bass);
+    Optional<Chord> last =
+        chords.stream()
+            .filter(c -> c.sounds() && c.start() < to && c.end() > from)
+            .reduce((a, b) -> b);
+    return new KeyFinder().find(new KeyFinder.Evidence(tones, bass, last));
   }
 }

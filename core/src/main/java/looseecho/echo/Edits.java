@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import looseecho.activity.Lane;
+import looseecho.notes.Line;
 
 /** Changes to a template. Each gives a new template and leaves the old one as it was. */
 public final class Edits {
@@ -64,6 +65,17 @@ public final class Edits {
   public static Edited part(Template t, int section, Lane lane, List<StepHit> hits, String words) {
     TemplateSection s = t.sections().get(section);
     return new Edited(replace(t, section, s.with(lane, sorted(new ArrayList<>(hits)))), words);
+  }
+
+  /** Gives a line of a section other notes. */
+  public static Edited line(
+      Template t, int section, Line line, List<StepNote> notes, String words) {
+    List<StepNote> sorted = new ArrayList<>(notes);
+    sorted.sort(
+        Comparator.comparingDouble((StepNote n) -> n.step() + n.offsetMs() / 1e5)
+            .thenComparingInt(StepNote::pitch));
+    TemplateSection s = t.sections().get(section);
+    return new Edited(replace(t, section, s.with(line, sorted)), words);
   }
 
   /**

@@ -2,8 +2,10 @@ package looseecho.echo;
 
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import looseecho.activity.Lane;
 import looseecho.notes.Key;
+import looseecho.notes.Line;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Meter;
 
@@ -45,14 +47,25 @@ public record Template(
     return start + (beat - i) * (beats.get(i + 1).time() - start) + offsetMs / 1000;
   }
 
-  /** The same with one drum alone: no other lane, no bass. */
+  /** The same with one drum alone. */
   public Template only(Lane lane) {
+    return alone(s -> Map.of(lane, s.hits(lane)), s -> Map.of());
+  }
+
+  /** The same with one line of notes alone. */
+  public Template only(Line line) {
+    return alone(s -> Map.of(), s -> Map.of(line, s.notes(line)));
+  }
+
+  private Template alone(
+      Function<TemplateSection, Map<Lane, List<StepHit>>> drums,
+      Function<TemplateSection, Map<Line, List<StepNote>>> lines) {
     List<TemplateSection> alone =
         sections.stream()
             .map(
                 s ->
                     new TemplateSection(
-                        s.label(), s.role(), s.beats(), Map.of(lane, s.hits(lane)), List.of()))
+                        s.label(), s.role(), s.beats(), drums.apply(s), lines.apply(s)))
             .toList();
     return new Template(bpm, meter, key, beats, alone);
   }

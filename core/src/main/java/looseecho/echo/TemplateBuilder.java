@@ -9,6 +9,8 @@ import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.form.Section;
 import looseecho.hits.Hit;
+import looseecho.notes.Chord;
+import looseecho.notes.Line;
 import looseecho.notes.Note;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Pulse;
@@ -18,6 +20,9 @@ import looseecho.pulse.Pulse;
  * and loudness.
  */
 public final class TemplateBuilder {
+  private static final int CHORD_LOW = 55; // lowest pitch of a chord, G3
+  private static final int CHORD_LOUDNESS = 72;
+
   /** Empty when no beat was heard. */
   public Optional<Template> build(Analysis a) {
     return a.pulse().filter(p -> !a.form().sections().isEmpty()).map(p -> build(a, p));
@@ -61,18 +66,45 @@ public final class TemplateBuilder {
             .add(new StepHit(step, offset(p, h.time(), firstBeat, step), h.velocity()));
       }
     }
-    List<StepNote> bass = new ArrayList<>();
-    for (Note n : a.tonality().bass()) {
+    Map<Line, List<StepNote>> lines = new EnumMap<>(Line.class);
+    lines.put(Line.BASS, notes(p, a.tonality().bass(), firstBeat, steps));
+    lines.put(Line.RIFF, notes(p, a.tonality().riff(), firstBeat, steps));
+    lines.put(Line.CHORDS, chords(p, a.tonality().chords(), firstBeat, steps));
+    lines.values().removeIf(List::isEmpty);
+    return new TemplateSection(s.label(), s.role(), endBeat - firstBeat, drums, lines);
+  }
+
+  private static List<StepNote> notes(Pulse p, List<Note> heard, int firstBeat, int steps) {
+    List<StepNote> out = new ArrayList<>();
+    for (Note n : heard) {
       int step = step(p, n.start(), firstBeat);
       if (step >= 0 && step < steps) {
         double length =
             Math.max(0.25, (p.beatsAt(n.end()) - p.beatsAt(n.start())) * p.stepsPerBeat());
-        bass.add(
-            new StepNote(
-                step, offset(p, n.start(), firstBeat, step), length, n.pitch(), n.velocity()));
+        double slide = n.glide().map(g -> g.from() - n.pitch()).orElse(0.0);
+        double slideMs = n.glide().map(g -> 1000 * (g.end() - g.start())).orElse(0.0);
+        double offset = offset(p, n.start(), firstBeat, step);
+        out.add(new StepNote(step, offset, length, n.pitch(), n.velocity(), slide, slideMs));
       }
     }
-    return new TemplateSection(s.label(), s.role(), endBeat - firstBeat, drums, bass);
+    return out;
+  }
+
+  /** Chords as notes, close together around middle C, the root below. */
+  private static List<StepNote> chords(Pulse p, List<Chord> heard, int firstBeat, int steps) {
+    List<StepNote> out = new ArrayList<>();
+    for (Chord c : heard) {
+      int step = Math.max(0, step(p, c.start(), firstBeat));
+      int end = Math.min(steps, step(p, c.end(), firstBeat));
+      if (!c.sounds() || step >= end) {
+        continue;
+      }
+      for (int tone : c.kind().tones()) {
+        int pitch = CHORD_LOW + Math.floorMod(c.root() + tone - CHORD_LOW, 12);
+        out.add(new StepNote(step, 0, end - step, pitch, CHORD_LOUDNESS));
+      }
+    }
+    return out;
   }
 
   private static int step(Pulse p, double time, int firstBeat) {

@@ -7,6 +7,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.databind.node.ValueNode;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.List;
 import looseecho.analysis.Analysis;
 import looseecho.form.Event;
 import looseecho.form.Section;
@@ -53,6 +54,7 @@ public final class JamsWriter {
     sandbox.put("tuning_cents", round(a.tonality().tuningCents(), 2));
     a.pulse().ifPresent(p -> pulse(p, a.feel(), a.duration(), annotations, sandbox));
     key(a.tonality().key(), a.duration(), annotations);
+    sectionKeys(a, annotations);
     ArrayNode sections = annotation(annotations, "segment_open", "sections", a.duration());
     for (Section s : a.form().sections()) {
       observe(
@@ -70,15 +72,8 @@ public final class JamsWriter {
     for (Chord c : a.tonality().chords()) {
       observe(chords, c.start(), c.end() - c.start(), JSON.textNode(c.label()), c.confidence());
     }
-    ArrayNode bass = annotation(annotations, "note_midi", "bass transcription", a.duration());
-    for (Note n : a.tonality().bass()) {
-      observe(
-          bass,
-          n.start(),
-          n.end() - n.start(),
-          JSON.numberNode((double) n.pitch()),
-          n.confidence());
-    }
+    notes(a.tonality().bass(), "bass transcription", a.duration(), annotations);
+    notes(a.tonality().riff(), "riff transcription", a.duration(), annotations);
     return root;
   }
 
@@ -115,6 +110,33 @@ public final class JamsWriter {
       for (double[] bar : p.tempoMap()) {
         map.addObject().put("time", round(bar[0], 4)).put("bpm", round(bar[1], 3));
       }
+    }
+  }
+
+  private static void notes(List<Note> notes, String what, double duration, ArrayNode annotations) {
+    ArrayNode data = annotation(annotations, "note_midi", what, duration);
+    for (Note n : notes) {
+      observe(
+          data,
+          n.start(),
+          n.end() - n.start(),
+          JSON.numberNode((double) n.pitch()),
+          n.confidence());
+    }
+  }
+
+  private static void sectionKeys(Analysis a, ArrayNode annotations) {
+    List<Section> sections = a.form().sections();
+    List<Reading<Key>> keys = a.tonality().sectionKeys();
+    if (keys.size() != sections.size() || keys.isEmpty()) {
+      return;
+    }
+    ArrayNode data = annotation(annotations, "key_mode", "key per section", a.duration());
+    for (int i = 0; i < keys.size(); i++) {
+      Section s = sections.get(i);
+      Reading<Key> k = keys.get(i);
+      observe(
+          data, s.start(), s.end() - s.start(), JSON.textNode(k.value().label()), k.confidence());
     }
   }
 

@@ -9,6 +9,7 @@ import looseecho.analysis.Analysis;
 import looseecho.form.Section;
 import looseecho.hits.Hit;
 import looseecho.notes.Key;
+import looseecho.notes.Line;
 import looseecho.notes.Note;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Meter;
@@ -28,11 +29,17 @@ public record MidiSong(
   /** One named track; {@code channel} from 0, drums are 9. */
   public record Track(String name, int channel, int program, List<Event> events) {}
 
-  /** One note. */
-  public record Event(double time, double length, int note, int velocity) {}
+  /** One note; the slide into it is null for most. */
+  public record Event(double time, double length, int note, int velocity, Slide slide) {
+    public Event(double time, double length, int note, int velocity) {
+      this(time, length, note, velocity, null);
+    }
+  }
+
+  /** A slide into a note, from so many semitones away, between two seconds. */
+  public record Slide(double semitones, double start, double end) {}
 
   static final int DRUMS = 9;
-  static final int BASS_PROGRAM = 33;
   private static final double DRUM_SECONDS = 0.03;
 
   /** What was heard: drum hits and bass at their heard times. */
@@ -43,10 +50,9 @@ public record MidiSong(
           .computeIfAbsent(h.lane(), l -> new ArrayList<>())
           .add(new Event(h.time(), DRUM_SECONDS, h.lane().midi(), h.velocity()));
     }
-    List<Event> bass = new ArrayList<>();
-    for (Note n : a.tonality().bass()) {
-      bass.add(new Event(n.start(), n.end() - n.start(), n.pitch(), n.velocity()));
-    }
+    Map<Line, List<Event>> lines = new EnumMap<>(Line.class);
+    lines.put(Line.BASS, events(a.tonality().bass()));
+    lines.put(Line.RIFF, events(a.tonality().riff()));
     List<Marker> markers = new ArrayList<>();
     for (Section s : a.form().sections()) {
       markers.add(new Marker(s.start(), s.label() + " " + s.role()));
@@ -57,23 +63,42 @@ public record MidiSong(
         a.tonality().key().value(),
         markers,
         drums,
-        bass);
+        lines);
   }
 
-  /** A song of drum lanes and a bass; empty ones get no track. */
+  private static List<Event> events(List<Note> notes) {
+    return notes.stream()
+        .map(
+            n ->
+                new Event(
+                    n.start(),
+                    n.end() - n.start(),
+                    n.pitch(),
+                    n.velocity(),
+                    n.glide()
+                        .map(g -> new Slide(g.from() - n.pitch(), g.start(), g.end()))
+                        .orElse(null)))
+        .toList();
+  }
+
+  /** A song of drum lanes and lines of notes; empty ones get no track. */
   public static MidiSong of(
       List<Beat> beats,
       Meter meter,
       Key key,
       List<Marker> markers,
       Map<Lane, List<Event>> drums,
-      List<Event> bass) {
+      Map<Line, List<Event>> lines) {
     List<Track> tracks = new ArrayList<>();
     drums.forEach(
         (lane, events) -> tracks.add(new Track(name(lane.words()), DRUMS, 0, List.copyOf(events))));
-    if (!bass.isEmpty()) {
-      tracks.add(new Track("Bass", 0, BASS_PROGRAM, List.copyOf(bass)));
-    }
+    lines.forEach(
+        (line, events) -> {
+          if (!events.isEmpty()) {
+            tracks.add(
+                new Track(name(line.words()), line.ordinal(), line.program(), List.copyOf(events)));
+          }
+        });
     return new MidiSong(List.copyOf(beats), meter, key, List.copyOf(markers), tracks);
   }
 

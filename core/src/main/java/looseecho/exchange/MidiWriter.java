@@ -27,9 +27,6 @@ public final class MidiWriter {
   private static final int PPQ = 960;
   private static final int DEFAULT_US = 500000;
   private static final double MAX_LEAD_SECONDS = 8; // a quarter note's tempo is at most 16.7 s
-  private static final int[] FIFTHS_MAJOR = {
-    0, -5, 2, -3, 4, -1, 6, 1, -4, 3, -2, 5
-  }; // sharps or flats, C first
 
   /** Writes the file, whole or not at all. */
   public void write(MidiSong song, Path path) throws IOException {
@@ -50,8 +47,7 @@ public final class MidiWriter {
     meta(head, 0, 0x03, "Tempo and sections".getBytes(StandardCharsets.UTF_8));
     List<Stretch> map = tempoMap(song.beats(), song.meter(), head);
     Key key = song.key();
-    int fifths = FIFTHS_MAJOR[key.minor() ? (key.tonic() + 3) % 12 : key.tonic()];
-    meta(head, 0, 0x59, new byte[] {(byte) fifths, (byte) (key.minor() ? 1 : 0)});
+    meta(head, 0, 0x59, new byte[] {(byte) key.fifths(), (byte) (key.minor() ? 1 : 0)});
     for (MidiSong.Marker m : song.markers()) {
       meta(head, tick(map, m.time()), 0x06, m.name().getBytes(StandardCharsets.UTF_8));
     }
@@ -63,6 +59,9 @@ public final class MidiWriter {
             new MidiEvent(
                 new ShortMessage(ShortMessage.PROGRAM_CHANGE, part.channel(), part.program(), 0),
                 0));
+        if (part.events().stream().anyMatch(e -> e.slide() != null)) {
+          MidiBend.range(track, part.channel());
+        }
       }
       for (MidiSong.Event e : part.events()) {
         long on = tick(map, e.time());
@@ -74,6 +73,9 @@ public final class MidiWriter {
         track.add(
             new MidiEvent(
                 new ShortMessage(ShortMessage.NOTE_OFF, part.channel(), e.note(), 64), off));
+        if (e.slide() != null) {
+          MidiBend.slide(track, part.channel(), e, t -> tick(map, t));
+        }
       }
     }
     return sequence;

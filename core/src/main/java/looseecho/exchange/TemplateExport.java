@@ -14,6 +14,7 @@ import looseecho.echo.StepHit;
 import looseecho.echo.StepNote;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
+import looseecho.notes.Line;
 import looseecho.reading.Progress;
 import looseecho.sound.EchoRenderer;
 
@@ -48,7 +49,7 @@ public final class TemplateExport {
   /** The template as a MIDI song. */
   public static MidiSong song(Template t) {
     Map<Lane, List<MidiSong.Event>> drums = new EnumMap<>(Lane.class);
-    List<MidiSong.Event> bass = new ArrayList<>();
+    Map<Line, List<MidiSong.Event>> lines = new EnumMap<>(Line.class);
     List<MidiSong.Marker> markers = new ArrayList<>();
     for (int s = 0; s < t.sections().size(); s++) {
       TemplateSection section = t.sections().get(s);
@@ -61,12 +62,20 @@ public final class TemplateExport {
               .add(new MidiSong.Event(time, DRUM_SECONDS, lane.midi(), h.velocity()));
         }
       }
-      for (StepNote n : section.bass()) {
-        double start = Math.max(0, t.time(s, n.step(), n.offsetMs()));
-        double end = t.time(s, n.step() + n.lengthSteps(), n.offsetMs());
-        bass.add(new MidiSong.Event(start, Math.max(0.02, end - start), n.pitch(), n.velocity()));
+      for (Line line : Line.values()) {
+        for (StepNote n : section.notes(line)) {
+          lines.computeIfAbsent(line, l -> new ArrayList<>()).add(event(t, s, n));
+        }
       }
     }
-    return MidiSong.of(t.beats(), t.meter(), t.key(), markers, drums, bass);
+    return MidiSong.of(t.beats(), t.meter(), t.key(), markers, drums, lines);
+  }
+
+  private static MidiSong.Event event(Template t, int section, StepNote n) {
+    double start = Math.max(0, t.time(section, n.step(), n.offsetMs()));
+    double end = t.time(section, n.step() + n.lengthSteps(), n.offsetMs());
+    MidiSong.Slide slide =
+        n.slide() == 0 ? null : new MidiSong.Slide(n.slide(), start, start + n.slideMs() / 1000);
+    return new MidiSong.Event(start, Math.max(0.02, end - start), n.pitch(), n.velocity(), slide);
   }
 }

@@ -6,8 +6,8 @@ import looseecho.dsp.Chroma;
 import looseecho.pulse.Pulse;
 
 /**
- * One chord per beat from 24 major and minor triads, four-note kinds and "no chord", smoothed by a
- * hidden Markov model.
+ * One chord per beat from the kinds of {@link ChordKind} on every root and "no chord", smoothed by
+ * a hidden Markov model.
  *
  * <p>Source: binary chord templates and a self-transition-heavy HMM as in Bello and Pickens, "A
  * robust mid-level representation for harmonic content in music signals", ISMIR 2005; labels after
@@ -15,13 +15,10 @@ import looseecho.pulse.Pulse;
  * first or third beat.
  */
 public final class ChordFinder {
-  private static final String[] KINDS = {"maj", "min", "min7", "maj7", "7", "sus4"};
-  private static final int[][] TONES = {
-    {0, 4, 7}, {0, 3, 7}, {0, 3, 7, 10}, {0, 4, 7, 11}, {0, 4, 7, 10}, {0, 5, 7}
-  };
+  private static final ChordKind[] KINDS = ChordKind.values();
   private static final double[] HANDICAP = {
-    0, 0, 0.09, 0.1, 0.1, 0.12
-  }; // richer chords must earn their label
+    0, 0, 0.09, 0.1, 0.1, 0.12, 0.14, 0.13, 0.14
+  }; // rarer chords must earn their label
   private static final double CHANGE = 1.1; // cost of a change on a strong beat
   private static final double WEAK_CHANGE = 1.9; // and on a weak one
   private static final double SHARPNESS = 6;
@@ -47,22 +44,18 @@ public final class ChordFinder {
         for (int j = start; j < k; j++) {
           sure += fit[j][path[j]] / (k - start);
         }
-        double from = pulse.beats().get(start).time();
+        int root = path[start] / KINDS.length;
         out.add(
             new Chord(
-                from,
+                pulse.beats().get(start).time(),
                 pulse.beats().get(k).time(),
-                label(path[start]),
+                root == 12 ? Chord.NONE : root,
+                KINDS[path[start] % KINDS.length],
                 Math.max(0, Math.min(1, sure))));
         start = k;
       }
     }
     return out;
-  }
-
-  private static String label(int state) {
-    int root = state / KINDS.length;
-    return root == 12 ? "N" : Key.NAMES.get(root) + ":" + KINDS[state % KINDS.length];
   }
 
   /** Cosine similarity of the beat's pitch classes with every chord, the bass's root counted in. */
@@ -78,10 +71,11 @@ public final class ChordFinder {
     for (int root = 0; root < 12; root++) {
       for (int k = 0; k < KINDS.length; k++) {
         double dot = 0;
-        for (int tone : TONES[k]) {
+        int[] tones = KINDS[k].tones();
+        for (int tone : tones) {
           dot += all[(root + tone) % 12];
         }
-        double cosine = dot / Math.sqrt(norm * TONES[k].length);
+        double cosine = dot / Math.sqrt(norm * tones.length);
         out[root * KINDS.length + k] = cosine - HANDICAP[k] + BASS_ROOT * rests[root];
       }
     }

@@ -5,23 +5,40 @@ import java.util.List;
 /**
  * A key.
  *
- * @param tonic pitch class, 0 = C
- * @param minor true for minor
+ * @param tonic pitch class of the home note, 0 = C
+ * @param scale one of {@link Scale#ofKeys}
  */
-public record Key(int tonic, boolean minor) {
+public record Key(int tonic, Scale scale) {
   /** Names of the pitch classes with sharps, C first. */
   public static final List<String> NAMES =
       List.of("C", "C#", "D", "D#", "E", "F", "F#", "G", "G#", "A", "A#", "B");
 
+  private static final String[] DEGREES = {
+    "1", "♭2", "2", "♭3", "3", "4", "♯4", "5", "♭6", "6", "♭7", "7"
+  };
+  private static final int[] FIFTHS = {
+    0, -5, 2, -3, 4, -1, 6, 1, -4, 3, -2, 5
+  }; // sharps or flats of the major keys, C first
+
   public Key {
-    if (tonic < 0 || tonic > 11) {
-      throw new IllegalArgumentException("tonic must be 0..11 (was: " + tonic + ")");
+    if (tonic < 0 || tonic > 11 || !Scale.ofKeys().contains(scale)) {
+      throw new IllegalArgumentException(
+          "tonic must be 0..11 and the scale a key's (was: " + tonic + ", " + scale + ")");
     }
+  }
+
+  public Key(int tonic, boolean minor) {
+    this(tonic, minor ? Scale.MINOR : Scale.MAJOR);
+  }
+
+  /** True when its third is minor. */
+  public boolean minor() {
+    return scale.minor();
   }
 
   /** As written in files: "C#:minor". */
   public String label() {
-    return NAMES.get(tonic) + (minor ? ":minor" : ":major");
+    return NAMES.get(tonic) + ":" + scale.words();
   }
 
   /** As said on screen: "C# minor". */
@@ -29,13 +46,47 @@ public record Key(int tonic, boolean minor) {
     return label().replace(':', ' ');
   }
 
-  /** The other way round; null never. */
+  /** Sharps (positive) or flats of its signature. */
+  public int fifths() {
+    return FIFTHS[Math.floorMod(tonic - scale.overMajor(), 12)];
+  }
+
+  /** True when the pitch belongs to the key. */
+  public boolean has(int pitch) {
+    return scale.has(pitch - tonic);
+  }
+
+  /**
+   * A pitch's degree against the major scale on the home note: "1", "♭3", "5" (common practice).
+   */
+  public String degree(int pitch) {
+    return DEGREES[Math.floorMod(pitch - tonic, 12)];
+  }
+
+  /** A pitch's place on the ladder of the key's degrees; 0 is the lowest home note of MIDI. */
+  public int rung(int pitch) {
+    return scale.nearest(pitch - tonic);
+  }
+
+  /** The pitch on a rung. */
+  public int pitch(int rung) {
+    return tonic + scale.semitones(rung);
+  }
+
+  /** "D2": the pitch's name with its octave, middle C (60) being C4. */
+  public static String note(int pitch) {
+    return NAMES.get(Math.floorMod(pitch, 12)) + (Math.floorDiv(pitch, 12) - 1);
+  }
+
+  /** The other way round of {@link #label} and {@link #words}; null never. */
   public static Key parse(String text) {
     String[] parts = text.trim().split("[: ]+");
     int tonic = NAMES.indexOf(parts[0]);
-    if (parts.length != 2 || tonic < 0 || !parts[1].matches("major|minor")) {
-      throw new IllegalArgumentException("not a key such as C#:minor (was: " + text + ")");
+    for (Scale scale : Scale.ofKeys()) {
+      if (parts.length == 2 && tonic >= 0 && scale.words().equals(parts[1])) {
+        return new Key(tonic, scale);
+      }
     }
-    return new Key(tonic, parts[1].equals("minor"));
+    throw new IllegalArgumentException("not a key such as C#:minor (was: " + text + ")");
   }
 }

@@ -3,6 +3,7 @@ package looseecho.notes;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import looseecho.reading.Reading;
 import looseecho.reading.Reading.Alternative;
 import looseecho.reading.Reading.Settled;
@@ -24,7 +25,9 @@ public final class KeyFinder {
   };
   private static final double BASS_WEIGHT = 0.25;
   private static final double SHARPNESS = 12;
+  private static final double LAST_WEIGHT = 0.05;
   private static final int SHOWN = 5;
+  private static final int MODES_SHOWN = 2;
 
   /** A key and how well it fits, correlation -1..1 plus the bass's say. */
   public record Ranked(Key key, double score) {}
@@ -41,49 +44,99 @@ public final class KeyFinder {
   }
 
   /**
-   * The key as a reading.
+   * What a key is judged by.
    *
-   * @param chroma 12 pitch-class strengths over the song
+   * @param tones 12 pitch-class strengths, C first
    * @param bass 12 strengths of the bass; zeros when there is none
+   * @param last the chord that the piece ends on
    */
-  public Reading<Key> find(double[] chroma, double[] bass) {
-    double most = 1e-9;
-    for (double b : bass) {
-      most = Math.max(most, b);
-    }
+  public record Evidence(double[] tones, double[] bass, Optional<Chord> last) {}
+
+  /** The key as a reading, with cousins and what speaks for each. */
+  public Reading<Key> find(Evidence e) {
     List<Ranked> ranked = new ArrayList<>();
-    for (Ranked r : rank(chroma)) {
-      double fifth = bass[(r.key().tonic() + 7) % 12] / most;
-      ranked.add(
-          new Ranked(
-              r.key(), r.score() + BASS_WEIGHT * (bass[r.key().tonic()] / most + 0.3 * fifth)));
+    for (Ranked r : rank(e.tones())) {
+      ranked.add(new Ranked(r.key(), r.score() + support(r.key(), e)));
     }
     ranked.sort(Comparator.comparingDouble(r -> -r.score()));
+    Key best = ranked.get(0).key();
     double top = ranked.get(0).score();
     double sum = ranked.stream().mapToDouble(r -> Math.exp(SHARPNESS * (r.score() - top))).sum();
+    List<Ranked> candidates = new ArrayList<>(ranked.subList(1, SHOWN));
+    candidates.addAll(modes(best, e));
+    candidates.sort(Comparator.comparingDouble(r -> -r.score()));
     List<Alternative<Key>> others = new ArrayList<>();
-    for (Ranked r : ranked.subList(1, SHOWN)) {
-      double share = Math.exp(SHARPNESS * (r.score() - top)) / sum;
-      others.add(new Alternative<>(r.key(), share, kinship(ranked.get(0).key(), r.key())));
+    for (Ranked r : candidates) {
+      double share = Math.min(1, Math.exp(SHARPNESS * (r.score() - top)) / sum);
+      others.add(
+          new Alternative<>(
+              r.key(), share, kinship(best, r.key()) + KeyReasons.of(r.key(), best, e)));
     }
-    boolean home = bass[ranked.get(0).key().tonic()] >= most;
+    String reason = KeyReasons.of(best, ranked.get(1).key(), e);
     return new Reading<>(
-        ranked.get(0).key(),
+        best,
         1 / sum,
-        home ? "the bass rests on its home note" : "its notes fit best",
+        reason.isEmpty() ? "its notes fit best" : reason.substring(2),
         others,
         Settled.MEASURED);
   }
 
+  private static double support(Key key, Evidence e) {
+    double most = 1e-9;
+    for (double b : e.bass()) {
+      most = Math.max(most, b);
+    }
+    double home = e.bass()[key.tonic()] / most;
+    double fifth = e.bass()[(key.tonic() + 7) % 12] / most;
+    boolean ends = e.last().filter(c -> c.root() == key.tonic()).isPresent();
+    return BASS_WEIGHT * (home + 0.3 * fifth) + (ends ? LAST_WEIGHT : 0);
+  }
+
+  /**
+   * Modes on the same home and of the same notes: a mode's profile is that of its kind with the two
+   * notes exchanged by which the mode differs from it.
+   */
+  private static List<Ranked> modes(Key best, Evidence e) {
+    List<Ranked> out = new ArrayList<>();
+    int parent = best.tonic() - best.scale().overMajor();
+    for (Scale mode : List.of(Scale.DORIAN, Scale.PHRYGIAN, Scale.LYDIAN, Scale.MIXOLYDIAN)) {
+      Key sameHome = new Key(best.tonic(), mode);
+      Key sameNotes = new Key(Math.floorMod(parent + mode.overMajor(), 12), mode);
+      for (Key k : List.of(sameHome, sameNotes)) {
+        if (k == sameNotes || mode.minor() == best.minor()) {
+          double fit = correlation(e.tones(), profile(mode), k.tonic());
+          out.add(new Ranked(k, fit + support(k, e)));
+        }
+      }
+    }
+    out.sort(Comparator.comparingDouble(r -> -r.score()));
+    return out.subList(0, MODES_SHOWN);
+  }
+
+  private static double[] profile(Scale mode) {
+    double[] p = (mode.minor() ? MINOR : MAJOR).clone();
+    int[] exchanged =
+        switch (mode) {
+          case DORIAN -> new int[] {8, 9};
+          case PHRYGIAN -> new int[] {1, 2};
+          case LYDIAN -> new int[] {5, 6};
+          default -> new int[] {10, 11};
+        };
+    double kept = p[exchanged[0]];
+    p[exchanged[0]] = p[exchanged[1]];
+    p[exchanged[1]] = kept;
+    return p;
+  }
+
   private static String kinship(Key a, Key b) {
-    int up = Math.floorMod(b.tonic() - a.tonic(), 12);
-    if (a.minor() != b.minor() && up == (a.minor() ? 3 : 9)) {
+    if (a.fifths() == b.fifths()) {
       return "same notes, other home";
     }
-    if (up == 0) {
-      return "same home, other third";
+    if (a.tonic() == b.tonic()) {
+      return a.minor() == b.minor() ? "same home, other colour" : "same home, other third";
     }
-    return a.minor() == b.minor() && (up == 7 || up == 5) ? "one note apart" : "shares many notes";
+    int apart = Math.abs(a.fifths() - b.fifths());
+    return apart == 1 || apart == 11 ? "one note apart" : "shares many notes";
   }
 
   private static double correlation(double[] x, double[] profile, int tonic) {

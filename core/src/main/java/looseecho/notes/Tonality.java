@@ -7,11 +7,35 @@ import looseecho.reading.Reading;
  * The tonal half of what was heard.
  *
  * @param key with the other keys it may be
+ * @param sectionKeys keys of the sections, in their order; empty where there are none
  * @param tuningCents how far the recording lies above 440 Hz
+ * @param bass in order of time
+ * @param riff the most salient line above the bass
+ * @param figures what the riff repeats
  */
-public record Tonality(Reading<Key> key, double tuningCents, List<Chord> chords, List<Note> bass) {
+public record Tonality(
+    Reading<Key> key,
+    List<Reading<Key>> sectionKeys,
+    double tuningCents,
+    List<Chord> chords,
+    List<Note> bass,
+    List<Note> riff,
+    List<Figure> figures) {
   public Tonality {
+    sectionKeys = List.copyOf(sectionKeys);
     chords = List.copyOf(chords);
     bass = List.copyOf(bass);
+    riff = List.copyOf(riff);
+    figures = List.copyOf(figures);
+  }
+
+  /** The chord at a second; null where none is known. */
+  public Chord chordAt(double time) {
+    for (Chord c : chords) {
+      if (c.start() <= time && time < c.end()) {
+        return c;
+      }
+    }
+    return null;
   }
 }

@@ -9,6 +9,7 @@ import looseecho.echo.StepHit;
 import looseecho.echo.StepNote;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
+import looseecho.notes.Line;
 import looseecho.reading.Progress;
 
 /** Renders a template off-line: one stem per part and the mix. Deterministic. */
@@ -17,7 +18,6 @@ public final class EchoRenderer {
   public static final int RATE = 44100;
 
   private static final double TAIL_SECONDS = 1.0;
-  private static final double BASS_LEVEL = 0.42;
   private static final double ROOM_LEVEL = 0.10;
   private static final double ROOM_SECONDS = 0.5;
   private static final double CEILING = 0.891; // -1 dBFS
@@ -69,10 +69,13 @@ public final class EchoRenderer {
         out.put(lane.words(), drums(t, lane, length));
       }
     }
-    if (t.sections().stream().anyMatch(s -> !s.bass().isEmpty())) {
-      Bus bass = bass(t, length);
-      bass.shape(Ducking.LIGHT.envelope(times(t, Lane.KICK), length, RATE));
-      out.put("bass", bass);
+    for (Line line : Line.values()) {
+      progress.step("Rendering", 1);
+      if (t.sections().stream().anyMatch(s -> !s.notes(line).isEmpty())) {
+        Bus bus = line(t, line, length);
+        bus.shape(Ducking.LIGHT.envelope(times(t, Lane.KICK), length, RATE));
+        out.put(line.words(), bus);
+      }
     }
     return out;
   }
@@ -88,23 +91,41 @@ public final class EchoRenderer {
     return bus;
   }
 
-  private static Bus bass(Template t, int length) {
+  private static Bus line(Template t, Line line, int length) {
     Bus bus = new Bus(length, RATE);
     ToneSynth synth = new ToneSynth();
+    LineSound sound = LineSound.of(line);
     for (int s = 0; s < t.sections().size(); s++) {
       TemplateSection section = t.sections().get(s);
-      for (StepNote n : section.bass()) {
+      for (StepNote n : section.notes(line)) {
         double start = t.time(s, n.step(), n.offsetMs());
         double seconds =
             Math.max(0.03, t.time(s, n.step() + n.lengthSteps(), n.offsetMs()) - start);
         bus.add(
-            synth.render(ToneSound.BASS, n.pitch(), seconds, n.velocity(), RATE),
+            synth.render(
+                sound.tone(),
+                n.pitch(),
+                seconds,
+                n.velocity(),
+                n.slide(),
+                n.slideMs() / 1000,
+                RATE),
             start,
-            BASS_LEVEL,
-            0);
+            sound.level(),
+            sound.pan());
       }
     }
     return bus;
+  }
+
+  /** One note alone, at the loudness it has in the mix. */
+  public float[] oneNote(Line line, int pitch, int velocity, double seconds) {
+    LineSound sound = LineSound.of(line);
+    float[] out = new ToneSynth().render(sound.tone(), pitch, seconds, velocity, RATE);
+    for (int i = 0; i < out.length; i++) {
+      out[i] *= (float) sound.level();
+    }
+    return out;
   }
 
   private static double gain(int velocity) {
@@ -130,7 +151,7 @@ public final class EchoRenderer {
         send = new Bus(e.getValue().length(), RATE);
       }
       mix.add(e.getValue(), 1);
-      boolean low = e.getKey().equals("bass") || e.getKey().equals(Lane.KICK.words());
+      boolean low = e.getKey().equals(Line.BASS.words()) || e.getKey().equals(Lane.KICK.words());
       send.add(e.getValue(), low ? 0 : 1);
     }
     if (mix == null) {

@@ -28,6 +28,12 @@ public record ToneSound(
   /** The built-in bass: round, with enough overtones for small speakers. */
   public static final ToneSound BASS = new ToneSound(0.55, 1, 0, 260, 700, 3, 220, 0.55, 25, 0.8);
 
+  /** The built-in chords: soft and wide open, behind the rest. */
+  public static final ToneSound PAD = new ToneSound(0.8, 3, 9, 900, 500, 25, 600, 0.6, 140, 0);
+
+  /** The built-in riff: plucked, clear enough to be followed. */
+  public static final ToneSound PLUCK = new ToneSound(0.7, 2, 5, 700, 2800, 2, 260, 0.3, 70, 0.3);
+
   public ToneSound {
     if (voices < 1 || voices > 7) {
       throw new IllegalArgumentException("voices must be 1..7 (was: " + voices + ")");

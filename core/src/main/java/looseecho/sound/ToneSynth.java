@@ -13,6 +13,23 @@ public final class ToneSynth {
    * @param velocity 1..127; softer notes are darker too
    */
   public float[] render(ToneSound s, double pitch, double seconds, int velocity, int rate) {
+    return render(s, pitch, seconds, velocity, 0, 0, rate);
+  }
+
+  /**
+   * Renders a note that slides to its pitch.
+   *
+   * @param slide semitones away at which it begins
+   * @param slideSeconds how long it slides, evenly in semitones
+   */
+  public float[] render(
+      ToneSound s,
+      double pitch,
+      double seconds,
+      int velocity,
+      double slide,
+      double slideSeconds,
+      int rate) {
     double hz = 440 * Math.pow(2, (pitch - 69) / 12);
     int held = (int) (seconds * rate);
     int length = held + (int) (TAIL * s.releaseMs() / 1000 * rate);
@@ -22,7 +39,8 @@ public final class ToneSynth {
     for (int v = 0; v < phase.length; v++) {
       phase[v] = v * 0.37 % 1;
     }
-    double[] steps = steps(s, hz, rate);
+    double[] home = steps(s, hz, rate);
+    double[] steps = home.clone();
     double g = 0;
     double atEnd = envelope(s, seconds);
     double[] state = new double[2];
@@ -30,11 +48,15 @@ public final class ToneSynth {
       double t = (double) i / rate;
       double level =
           i < held ? envelope(s, t) : atEnd * Math.exp(-1000 * (t - seconds) / s.releaseMs());
-      double x = oscillators(s, phase, steps);
       if (i % CONTROL == 0) {
+        double away = slide != 0 && t < slideSeconds ? slide * (1 - t / slideSeconds) : 0;
+        for (int v = 0; v < steps.length; v++) {
+          steps[v] = away == 0 ? home[v] : home[v] * Math.pow(2, away / 12);
+        }
         double cutoff = s.cutoffHz() + s.openHz() * loud * Math.exp(-1000 * t / s.decayMs());
         g = 1 - Math.exp(-2 * Math.PI * Math.min(cutoff, rate * 0.4) / rate);
       }
+      double x = oscillators(s, phase, steps);
       state[0] += g * (x - state[0]);
       state[1] += g * (state[0] - state[1]);
       double y = state[1] * level;

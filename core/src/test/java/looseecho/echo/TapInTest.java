@@ -28,7 +28,7 @@ class TapInTest {
             .toList();
     TemplateSection s =
         new TemplateSection(
-            "A", "verse", 8, Map.of(Lane.SNARE, List.of(new StepHit(4, 20, 90))), List.of());
+            "A", "verse", 8, Map.of(Lane.SNARE, List.of(new StepHit(4, 20, 90))), Map.of());
     return new Template(120, Meter.FOUR_FOUR, new Key(0, true), beats, List.of(s));
   }
 

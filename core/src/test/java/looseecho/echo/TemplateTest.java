@@ -12,6 +12,7 @@ import java.util.Random;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.notes.Key;
+import looseecho.notes.Line;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Meter;
 import org.junit.jupiter.api.Test;
@@ -42,10 +43,12 @@ public class TemplateTest {
             "verse",
             8,
             Map.of(Lane.KICK, kick, Lane.SNARE, snare),
-            List.of(new StepNote(0, 0, 6, 33, 100), new StepNote(10, 3, 4, 45, 90)));
+            Map.of(
+                Line.BASS,
+                List.of(new StepNote(0, 0, 6, 33, 100), new StepNote(10, 3, 4, 45, 90))));
     TemplateSection b =
         new TemplateSection(
-            "B", "break", 6, Map.of(Lane.HAT_CLOSED, List.of(new StepHit(2, -3, 60))), List.of());
+            "B", "break", 6, Map.of(Lane.HAT_CLOSED, List.of(new StepHit(2, -3, 60))), Map.of());
     return new Template(120, Meter.FOUR_FOUR, new Key(9, true), beats, List.of(a, b));
   }
 

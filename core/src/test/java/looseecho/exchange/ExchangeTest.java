@@ -24,6 +24,8 @@ import looseecho.form.Section;
 import looseecho.hits.Feel;
 import looseecho.hits.Hit;
 import looseecho.notes.Chord;
+import looseecho.notes.ChordKind;
+import looseecho.notes.Glide;
 import looseecho.notes.Key;
 import looseecho.notes.Note;
 import looseecho.notes.Tonality;
@@ -71,9 +73,14 @@ class ExchangeTest {
     Tonality tones =
         new Tonality(
             Reading.measured(new Key(1, true), 0.8, ""),
+            List.of(Reading.measured(new Key(4, false), 0.6, "")),
             12.5,
-            List.of(new Chord(0.37, 4.37, "C#:min", 0.7)),
-            List.of(new Note(0.9, 1.3, 37, 90, 0.8)));
+            List.of(new Chord(0.37, 4.37, 1, ChordKind.MINOR, 0.7)),
+            List.of(
+                new Note(
+                    0.9, 1.3, 37, 90, 0.8, Optional.of(new Glide(25, 0.95, 1.05)), true, false)),
+            List.of(new Note(1.9, 2.1, 73, 80, 0.7)),
+            List.of());
     return new Analysis(9, Optional.of(pulse), form, hits, Feel.of(hits, pulse), tones, List.of());
   }
 
@@ -111,12 +118,14 @@ class ExchangeTest {
     var bass = smf.events().stream().filter(e -> e.status() == 0x90).findFirst().orElseThrow();
     assertEquals(37, bass.a());
     assertEquals(0.9, smf.seconds(bass.tick()), 0.001);
+    bendsFromAnOctaveBelow(smf);
     List<String> names =
         smf.events().stream()
             .filter(e -> e.status() == 0xFF && e.a() == 0x03)
             .map(SmfReader.Event::text)
             .toList();
-    assertEquals(List.of("Tempo and sections", "Kick", "Open hat", "Percussion", "Bass"), names);
+    assertEquals(
+        List.of("Tempo and sections", "Kick", "Open hat", "Percussion", "Bass", "Riff"), names);
     var marker =
         smf.events().stream()
             .filter(e -> e.status() == 0xFF && e.a() == 0x06)
@@ -130,6 +139,19 @@ class ExchangeTest {
             .orElseThrow();
     assertEquals(4, key.data()[0], "C sharp minor has four sharps");
     assertEquals(1, key.data()[1]);
+  }
+
+  /** MIDI 1.0: centre 8192, and registered parameter 0 sets how many semitones a full bend is. */
+  private static void bendsFromAnOctaveBelow(SmfReader smf) {
+    var range = smf.events().stream().filter(e -> e.status() == 0xB0 && e.a() == 6).toList();
+    assertEquals(1, range.size());
+    var bends = smf.events().stream().filter(e -> e.status() == 0xE0).toList();
+    double semitones =
+        (bends.get(0).a() + 128 * bends.get(0).b() - 8192) / 8192.0 * range.get(0).b();
+    assertEquals(-12, semitones, 0.01);
+    var last = bends.get(bends.size() - 1);
+    assertEquals(8192, last.a() + 128 * last.b(), "arrived");
+    assertEquals(1.05, smf.seconds(last.tick()), 0.001);
   }
 
   /**
@@ -181,6 +203,11 @@ class ExchangeTest {
     JsonNode bass = annotation(root, "note_midi");
     assertTrue(bass.at("/annotation_metadata/annotation_tools").asText().contains("bass"));
     assertEquals(37, bass.get("data").get(0).get("value").asDouble());
+    long keys =
+        StreamSupport.stream(root.get("annotations").spliterator(), false)
+            .filter(a -> a.get("namespace").asText().equals("key_mode"))
+            .count();
+    assertEquals(2, keys, "of the whole and per section");
     assertEquals(false, root.at("/sandbox/steady").asBoolean());
     assertEquals(4, root.at("/sandbox/tempo_map").size() + 1);
   }

@@ -45,9 +45,12 @@ class BarRowsTest {
     Tonality tones =
         new Tonality(
             Reading.measured(new Key(0, true), 1, ""),
+            List.of(),
             0,
             List.of(),
-            List.of(new Note(4.0, 4.5, 36, 90, 1)));
+            List.of(new Note(4.0, 4.5, 36, 90, 1)),
+            List.of(),
+            List.of());
     return new Analysis(
         8,
         Optional.of(

@@ -3,17 +3,20 @@ package looseecho.notes;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import looseecho.activity.BassActivity;
+import java.util.Optional;
+import looseecho.activity.LineActivity;
+import looseecho.activity.Register;
 import looseecho.dsp.Parabola;
 
 /**
- * Picks bass notes from the bass network's curves: one note at a time.
+ * Picks the notes of a line from its network's curves: one note at a time.
  *
  * <p>A local maximum of "begins" over time and pitch is a note; of several within 40 ms the surest
  * wins. A note lasts until the next one, or until its pitch sounds no more. Note creation after
- * Bittner and others 2022, held to a single voice.
+ * Bittner and others 2022, held to a single voice; a loser an octave away is remembered as a
+ * doubling.
  */
-public final class BassFinder {
+public final class LineFinder {
   private static final int TOGETHER = 2; // frames within which only one note begins
   private static final int HOLD = 3; // frames that may be silent within a note
   private static final int LOUD = 110;
@@ -31,14 +34,14 @@ public final class BassFinder {
 
   private final Settings settings;
 
-  public BassFinder(Settings settings) {
+  public LineFinder(Settings settings) {
     this.settings = settings;
   }
 
-  private record Start(int frame, int pitch, double time, double height) {}
+  private record Start(int frame, int pitch, double time, double height, boolean doubled) {}
 
-  /** The bass line in order of time. */
-  public List<Note> find(BassActivity a) {
+  /** The line in order of time. */
+  public List<Note> find(LineActivity a) {
     List<Start> starts = starts(a);
     List<Note> out = new ArrayList<>();
     for (int i = 0; i < starts.size(); i++) {
@@ -54,28 +57,26 @@ public final class BassFinder {
       double until =
           end >= limit && i + 1 < starts.size()
               ? starts.get(i + 1).time()
-              : (double) end / BassActivity.FPS;
+              : (double) end / Register.FPS;
       if (until - s.time() >= settings.minSeconds()) {
         int velocity = (int) Math.max(1, Math.round(LOUD * strength));
-        out.add(new Note(s.time(), until, s.pitch(), velocity, Math.min(1, s.height())));
+        double sure = Math.min(1, s.height());
+        out.add(
+            new Note(
+                s.time(), until, s.pitch(), velocity, sure, Optional.empty(), false, s.doubled()));
       }
     }
     return out;
   }
 
-  private List<Start> starts(BassActivity a) {
+  private List<Start> starts(LineActivity a) {
     List<Start> all = new ArrayList<>();
     for (int n = 1; n < a.frames() - 1; n++) {
-      for (int p = BassActivity.LOWEST; p < BassActivity.LOWEST + BassActivity.PITCHES; p++) {
+      for (int p = a.lowest(); p < a.end(); p++) {
         float v = a.begins(n, p);
         if (v >= settings.begins() && v >= a.begins(n - 1, p) && v > a.begins(n + 1, p)) {
-          all.add(
-              new Start(
-                  n,
-                  p,
-                  Math.max(0, n + Parabola.offset(a.begins(n - 1, p), v, a.begins(n + 1, p)))
-                      / BassActivity.FPS,
-                  v));
+          double at = n + Parabola.offset(a.begins(n - 1, p), v, a.begins(n + 1, p));
+          all.add(new Start(n, p, Math.max(0, at) / Register.FPS, v, octave(a, n, p)));
         }
       }
     }
@@ -88,5 +89,17 @@ public final class BassFinder {
     }
     kept.sort(Comparator.comparingInt(Start::frame));
     return kept;
+  }
+
+  /** True when the same note an octave away begins too, less surely. */
+  private boolean octave(LineActivity a, int frame, int pitch) {
+    for (int p : new int[] {pitch - 12, pitch + 12}) {
+      for (int n = frame - 1; n <= frame + 1 && p >= a.lowest() && p < a.end(); n++) {
+        if (a.begins(n, p) >= settings.begins()) {
+          return true;
+        }
+      }
+    }
+    return false;
   }
 }

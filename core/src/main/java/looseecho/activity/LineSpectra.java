@@ -1,0 +1,78 @@
+package looseecho.activity;
+
+import looseecho.dsp.Fft;
+
+/**
+ * A line network's input: per 20 ms frame and pitch the strength of its harmonics in a long and a
+ * short window.
+ *
+ * <p>Input: mono at the register's rate. Frame n is centred on sample n * hop. Harmonics stacked as
+ * channels after Bittner and others, "Deep salience representations for F0 estimation in polyphonic
+ * music", ISMIR 2017. The scale is that of {@code training/line_features.py}, and a test holds the
+ * two together.
+ */
+final class LineSpectra {
+  static final int CHANNELS = 9;
+
+  private static final double[][] HARMONICS = {{0.5, 1, 2, 3, 4, 5}, {1, 2, 3}};
+  private static final double SONG_RMS = 0.1;
+
+  private final Register register;
+  private final float[] mono;
+  private final double tuningCents;
+  private final float gain;
+
+  /**
+   * Of mono sound that is {@code tuningCents} above 440 Hz.
+   *
+   * @param rms of the whole song, of which {@code mono} may be a part
+   */
+  LineSpectra(Register register, float[] mono, double rms, double tuningCents) {
+    this.register = register;
+    this.mono = mono;
+    this.tuningCents = tuningCents;
+    this.gain = rms > 1e-9 ? (float) (SONG_RMS / rms) : 1;
+  }
+
+  /** Root mean square of a sound. */
+  static double rms(float[] mono) {
+    double power = 0;
+    for (float x : mono) {
+      power += (double) x * x;
+    }
+    return Math.sqrt(power / Math.max(1, mono.length));
+  }
+
+  /** Frames from to before to, in layout [(frame * 37 + pitch) * 9 + channel]. */
+  float[] frames(int from, int to) {
+    float[] out = new float[(to - from) * Register.PITCHES * CHANNELS];
+    int channel = 0;
+    for (int w = 0; w < HARMONICS.length; w++) {
+      fill(w, channel, from, to, out);
+      channel += HARMONICS[w].length;
+    }
+    return out;
+  }
+
+  private void fill(int w, int channel, int from, int to, float[] out) {
+    Fft fft = new Fft(register.sizes()[w], register.windows()[w]);
+    float[] magnitudes = new float[fft.bins()];
+    double binHz = (double) register.rate() / register.sizes()[w];
+    double[] hertz = new double[Register.PITCHES];
+    for (int p = 0; p < Register.PITCHES; p++) {
+      hertz[p] = 440 * Math.pow(2, (register.lowest() + p - 69 + tuningCents / 100) / 12);
+    }
+    for (int n = from; n < to; n++) {
+      fft.magnitudes(mono, n * register.hop(), magnitudes);
+      for (int p = 0; p < Register.PITCHES; p++) {
+        for (int h = 0; h < HARMONICS[w].length; h++) {
+          double at = HARMONICS[w][h] * hertz[p] / binHz;
+          int k = (int) at;
+          double m = gain * (magnitudes[k] * (1 - (at - k)) + magnitudes[k + 1] * (at - k));
+          out[((n - from) * Register.PITCHES + p) * CHANNELS + channel + h] =
+              (float) ((Math.log(1e-4 + m) + 5) / 2.5);
+        }
+      }
+    }
+  }
+}

@@ -1,0 +1,58 @@
+package looseecho.dsp;
+
+import java.util.OptionalDouble;
+
+/**
+ * Fundamental frequency of a short stretch of one voice.
+ *
+ * <p>Source: A. de Cheveigne and H. Kawahara, "YIN, a fundamental frequency estimator for speech
+ * and music", JASA 111, 2002: steps 1 to 5 (difference function, cumulative mean normalisation,
+ * absolute threshold, parabolic interpolation).
+ */
+public final class Yin {
+  private static final double THRESHOLD = 0.15;
+  private final int rate;
+  private final int window;
+  private final int longest;
+  private final int shortest;
+
+  /**
+   * For pitches between two frequencies.
+   *
+   * @param window samples compared; at least a period of {@code lowHz}
+   */
+  public Yin(int rate, double lowHz, double highHz, int window) {
+    this.rate = rate;
+    this.window = window;
+    this.longest = (int) Math.ceil(rate / lowHz) + 1;
+    this.shortest = Math.max(2, (int) Math.floor(rate / highHz));
+  }
+
+  /** Hertz of the stretch centred on a sample; empty where it has no clear pitch. */
+  public OptionalDouble hertz(float[] x, int centre) {
+    int from = centre - (window + longest) / 2;
+    if (from < 0 || from + window + longest >= x.length) {
+      return OptionalDouble.empty();
+    }
+    double sum = 0;
+    double before = 1; // normalised difference two lags ago
+    double at = 1;
+    for (int lag = 1; lag <= longest; lag++) {
+      double difference = 0;
+      for (int i = from; i < from + window; i++) {
+        double e = x[i] - x[i + lag];
+        difference += e * e;
+      }
+      sum += difference;
+      double now = sum <= 0 ? 1 : difference * lag / sum;
+      if (lag - 1 >= shortest && at < THRESHOLD && at <= before && at <= now) {
+        double bend = before - 2 * at + now;
+        double shift = bend > 0 ? 0.5 * (before - now) / bend : 0;
+        return OptionalDouble.of(rate / (lag - 1 + shift));
+      }
+      before = at;
+      at = now;
+    }
+    return OptionalDouble.empty();
+  }
+}

@@ -1,0 +1,88 @@
+package looseecho.echo;
+
+import java.util.ArrayList;
+import java.util.List;
+import looseecho.notes.Key;
+
+/** The simple transformations by which a riff is varied. */
+public enum Turn {
+  UPSIDE_DOWN("Upside down"),
+  BACKWARDS("Backwards"),
+  OCTAVE_UP("Octave up"),
+  OCTAVE_DOWN("Octave down"),
+  STEP_UP("Scale step up"),
+  STEP_DOWN("Scale step down"),
+  TWICE_AS_LONG("Twice as long"),
+  HALF_AS_LONG("Half as long");
+
+  private final String words;
+
+  Turn(String words) {
+    this.words = words;
+  }
+
+  public String words() {
+    return words;
+  }
+
+  /**
+   * The notes turned. Upside down mirrors them in the key around the first of them; backwards keeps
+   * the stretch that they fill; twice and half as long keep the first in its place. Notes beyond
+   * the section's end are left out, and offsets stay with their notes.
+   *
+   * @param sectionSteps length of the section
+   */
+  public List<StepNote> apply(List<StepNote> notes, Key key, int sectionSteps) {
+    if (notes.isEmpty()) {
+      return List.of();
+    }
+    int first = notes.stream().mapToInt(StepNote::step).min().orElseThrow();
+    double end = notes.stream().mapToDouble(n -> n.step() + n.lengthSteps()).max().orElseThrow();
+    int home = notes.get(0).pitch();
+    List<StepNote> out = new ArrayList<>();
+    for (StepNote n : notes) {
+      StepNote turned =
+          switch (this) {
+            case UPSIDE_DOWN -> n.pitched(inside(mirrored(n.pitch(), home, key)));
+            case BACKWARDS ->
+                n.at(
+                    (int) Math.max(0, Math.round(first + end - n.step() - n.lengthSteps())),
+                    n.offsetMs());
+            case OCTAVE_UP -> n.pitched(inside(n.pitch() + 12));
+            case OCTAVE_DOWN -> n.pitched(inside(n.pitch() - 12));
+            case STEP_UP -> n.pitched(inside(moved(n.pitch(), 1, key)));
+            case STEP_DOWN -> n.pitched(inside(moved(n.pitch(), -1, key)));
+            case TWICE_AS_LONG ->
+                n.at(first + 2 * (n.step() - first), n.offsetMs()).lasting(2 * n.lengthSteps());
+            case HALF_AS_LONG ->
+                n.at(first + (n.step() - first) / 2, n.offsetMs()).lasting(n.lengthSteps() / 2);
+          };
+      if (turned.step() < sectionSteps) {
+        out.add(turned);
+      }
+    }
+    return out;
+  }
+
+  private static int inside(int pitch) {
+    int p = pitch;
+    while (p > 127) {
+      p -= 12;
+    }
+    while (p < 0) {
+      p += 12;
+    }
+    return p;
+  }
+
+  /** A pitch so many scale steps away; a note outside the key stays as far outside it. */
+  static int moved(int pitch, int steps, Key key) {
+    int rung = key.rung(pitch);
+    return key.pitch(rung + steps) + pitch - key.pitch(rung);
+  }
+
+  private static int mirrored(int pitch, int around, Key key) {
+    int rung = key.rung(pitch);
+    return key.pitch(2 * key.rung(around) - rung) - (pitch - key.pitch(rung));
+  }
+}

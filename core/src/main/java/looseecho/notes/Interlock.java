@@ -1,0 +1,56 @@
+package looseecho.notes;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * How bass and kick fit into each other: which notes fall with a kick, which into its gaps.
+ *
+ * @param with for every note, whether a kick falls with it
+ * @param kicksFollowed share of the kicks that a note falls with, 0..1
+ */
+public record Interlock(List<Boolean> with, double kicksFollowed) {
+  private static final double TOGETHER = 0.035; // seconds: heard as one attack (common practice)
+  private static final double MOSTLY = 0.8;
+
+  public Interlock {
+    with = List.copyOf(with);
+  }
+
+  /** Of notes and kicks, both in order of time. */
+  public static Interlock of(List<Note> bass, List<Double> kicks) {
+    List<Boolean> with = new ArrayList<>();
+    for (Note n : bass) {
+      with.add(kicks.stream().anyMatch(k -> Math.abs(k - n.start()) <= TOGETHER));
+    }
+    long followed =
+        kicks.stream()
+            .filter(k -> bass.stream().anyMatch(n -> Math.abs(k - n.start()) <= TOGETHER))
+            .count();
+    return new Interlock(with, kicks.isEmpty() ? 0 : (double) followed / kicks.size());
+  }
+
+  /** Share of the notes that fall with a kick. */
+  public double share() {
+    return with.isEmpty() ? 0 : (double) with.stream().filter(w -> w).count() / with.size();
+  }
+
+  /** In words. */
+  public String words() {
+    if (with.isEmpty()) {
+      return "no bass here";
+    }
+    String figure =
+        String.format(
+            Locale.ROOT,
+            "%.0f %% of the notes fall with the kick, %.0f %% into its gaps",
+            100 * share(),
+            100 * (1 - share()));
+    if (share() >= MOSTLY) {
+      return figure + ": it follows the kick";
+    }
+    return figure
+        + (share() <= 1 - MOSTLY ? ": it answers the kick" : ": both together make the bounce");
+  }
+}
