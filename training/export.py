@@ -27,13 +27,18 @@ def line_tensors(net):
     yield net.head.weight.permute(2, 3, 1, 0); yield net.head.bias
 
 
+def units(net):
+    """Every convolution with its norm and how its stored kernel is turned back."""
+    if hasattr(net, "layers"): return [(l[0], l[1], lambda k: k.permute(3, 2, 0, 1)) for l in net.layers]
+    return [(net.front[i], net.front[i + 1], lambda k: k.permute(3, 2, 0, 1)) for i in (0, 4, 8)] + [(net.join[0], net.join[1], lambda k: k.t()[:, :, None])] + [(r.conv, r.norm, lambda k: k.permute(2, 1, 0)) for r in net.time]
+
+
 def read(net, path, x):
     """Loads folded weights to train on: each norm's statistics are measured on x, and its scale and shift put them back."""
     data = open(path, "rb").read(); at = 8; stored = []
     for _ in range(struct.unpack(">i", data[4:8])[0]):
         rank = struct.unpack_from(">i", data, at)[0]; dims = struct.unpack_from(f">{rank}i", data, at + 4); at += 4 + 4 * rank; size = int(np.prod(dims))
         stored.append(torch.from_numpy(np.frombuffer(data, ">f4", size, at).astype("f4").reshape(dims))); at += 4 * size
-    units = [(net.front[i], net.front[i + 1], lambda k: k.permute(3, 2, 0, 1)) for i in (0, 4, 8)] + [(net.join[0], net.join[1], lambda k: k.t()[:, :, None])] + [(r.conv, r.norm, lambda k: k.permute(2, 1, 0)) for r in net.time]
 
     def settle(norm, bias):
         def hook(module, inputs):
@@ -41,8 +46,8 @@ def read(net, path, x):
         return hook
     with torch.no_grad():
         hooks = []
-        for (conv, norm, turn), k, b in zip(units, stored[0:-2:2], stored[1:-2:2]): conv.weight.copy_(turn(k)); hooks.append(norm.register_forward_pre_hook(settle(norm, b)))
-        net.head.weight.copy_(stored[-2].t()[:, :, None]); net.head.bias.copy_(stored[-1]); net.eval(); net(x); [h.remove() for h in hooks]; net.train()
+        for (conv, norm, turn), k, b in zip(units(net), stored[0:-2:2], stored[1:-2:2]): conv.weight.copy_(turn(k)); hooks.append(norm.register_forward_pre_hook(settle(norm, b)))
+        net.head.weight.copy_(stored[-2].permute(3, 2, 0, 1) if hasattr(net, "layers") else stored[-2].t()[:, :, None]); net.head.bias.copy_(stored[-1]); net.eval(); net(x); [h.remove() for h in hooks]; net.train()
 
 
 def write(net, path): write_tensors(tensors(net), path)

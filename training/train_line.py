@@ -50,11 +50,13 @@ def score(net, songs, low):
 
 
 def main():
-    p = argparse.ArgumentParser(); p.add_argument("line"); p.add_argument("data"); p.add_argument("held_out"); p.add_argument("out"); p.add_argument("--minutes", type=float, default=12); p.add_argument("--threads", type=int, default=2); a = p.parse_args()
-    torch.set_num_threads(a.threads); torch.manual_seed(2); rng = np.random.default_rng(2); register = lf.BASS if a.line == "bass" else lf.RIFF; songs, held = load(a.data, register), load(a.held_out, register); net = LineNet().to(memory_format=torch.channels_last); optimiser = torch.optim.AdamW(net.parameters(), 4e-3, weight_decay=1e-2); began = time.time(); step = 0; mean = 0
+    p = argparse.ArgumentParser(); p.add_argument("line"); p.add_argument("data"); p.add_argument("held_out"); p.add_argument("out"); p.add_argument("--minutes", type=float, default=12); p.add_argument("--threads", type=int, default=2); p.add_argument("--start"); p.add_argument("--rate", type=float, default=4e-3); a = p.parse_args()
+    torch.set_num_threads(a.threads); torch.manual_seed(2); rng = np.random.default_rng(2); register = lf.BASS if a.line == "bass" else lf.RIFF; songs, held = load(a.data, register), load(a.held_out, register); net = LineNet()
+    if a.start: export.read(net, a.start, batch(rng, songs, 24)[0])
+    net.to(memory_format=torch.channels_last); optimiser = torch.optim.AdamW(net.parameters(), a.rate, weight_decay=1e-2); began = time.time(); step = 0; mean = 0
     print(len(songs), "songs", sum(q.numel() for q in net.parameters()), "parameters", flush=True)
     while (progress := (time.time() - began) / 60 / a.minutes) < 1:
-        for g in optimiser.param_groups: g["lr"] = 4e-3 * min(1, (step + 1) / 100) * (.5 + .5 * math.cos(math.pi * progress)) + 1e-5
+        for g in optimiser.param_groups: g["lr"] = a.rate * min(1, (step + 1) / 100) * (.5 + .5 * math.cos(math.pi * progress)) + 1e-5
         x, y = batch(rng, songs, 8); loss = F.binary_cross_entropy_with_logits(net(x), y, weight=1 + 2 * y); optimiser.zero_grad(); loss.backward(); torch.nn.utils.clip_grad_norm_(net.parameters(), 1.0); optimiser.step(); mean += .02 * (loss.item() - mean); step += 1
         if step % 200 == 0: print(step, f"loss {mean:.4f} {(time.time() - began) / 60:.1f} min", "held out F", round(score(net, held, register.low), 3), flush=True); torch.save(net.state_dict(), a.out + ".pt")
     net.eval(); print("held out F", round(score(net, held, register.low), 3)); torch.save(net.state_dict(), a.out + ".pt"); export.write_tensors(export.line_tensors(net), a.out)

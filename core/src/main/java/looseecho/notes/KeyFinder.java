@@ -14,7 +14,8 @@ import looseecho.reading.Reading.Settled;
  * <p>Source: C. L. Krumhansl and E. J. Kessler, "Tracing the dynamic changes in perceived tonal
  * organization in a spatial representation of musical keys", Psychological Review 89, 1982; method:
  * Krumhansl, "Cognitive foundations of musical pitch", 1990, chapter 4. What the bass plays longest
- * and what the song ends on add to a key's claim.
+ * adds to a key's claim, notes outside the key take from it. The last chord is named as a reason
+ * but not counted: excerpts and loops end anywhere.
  */
 public final class KeyFinder {
   private static final double[] MAJOR = {
@@ -25,7 +26,7 @@ public final class KeyFinder {
   };
   private static final double BASS_WEIGHT = 0.25;
   private static final double SHARPNESS = 12;
-  private static final double LAST_WEIGHT = 0.05;
+  private static final double OUTSIDE_WEIGHT = 0.6;
   private static final int SHOWN = 5;
   private static final int MODES_SHOWN = 2;
 
@@ -88,8 +89,19 @@ public final class KeyFinder {
     }
     double home = e.bass()[key.tonic()] / most;
     double fifth = e.bass()[(key.tonic() + 7) % 12] / most;
-    boolean ends = e.last().filter(c -> c.root() == key.tonic()).isPresent();
-    return BASS_WEIGHT * (home + 0.3 * fifth) + (ends ? LAST_WEIGHT : 0);
+    return BASS_WEIGHT * (home + 0.3 * fifth) - OUTSIDE_WEIGHT * outside(key, e.tones());
+  }
+
+  /** Share of what sounds that lies outside the key; minor may raise its seventh. */
+  private static double outside(Key key, double[] tones) {
+    double all = 1e-9;
+    double out = 0;
+    for (int c = 0; c < 12; c++) {
+      all += tones[c];
+      boolean leading = key.minor() && Math.floorMod(c - key.tonic(), 12) == 11;
+      out += key.has(c) || leading ? 0 : tones[c];
+    }
+    return out / all;
   }
 
   /**

@@ -9,6 +9,7 @@ final class KeyReasons {
   private static final double HOME = 0.3; // share of the bass's time
   private static final double MISSING = 0.35; // of the mean strength of a pitch class
   private static final double HEARD = 0.7;
+  private static final int MOST = 3; // reasons given
 
   private KeyReasons() {}
 
@@ -44,6 +45,8 @@ final class KeyReasons {
         out.add(Key.NAMES.get(c) + " is heard");
       }
     }
-    return out.isEmpty() ? "" : ", " + String.join(", ", out);
+    return out.isEmpty()
+        ? ""
+        : ", " + String.join(", ", out.subList(0, Math.min(MOST, out.size())));
   }
 }

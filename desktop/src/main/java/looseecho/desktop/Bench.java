@@ -8,6 +8,8 @@ import looseecho.desktop.hits.HitsBench;
 import looseecho.desktop.ledger.EchoLedger;
 import looseecho.desktop.ledger.GroundLedger;
 import looseecho.desktop.ledger.HitsLedger;
+import looseecho.desktop.ledger.NotesLedger;
+import looseecho.desktop.notes.NotesBench;
 import looseecho.project.PracticeLog;
 
 /** The steps of the job, in order. */
@@ -23,6 +25,11 @@ enum Bench {
       s ->
           new HitsBench(s.session(), new PracticeLog(s.session().folder().resolve("practice.csv"))),
       s -> new HitsLedger(s.session())),
+  NOTES(
+      "Notes",
+      "bass, riff, chords",
+      s -> new NotesBench(s.session()),
+      s -> new NotesLedger(s.session())),
   ECHO(
       "Echo",
       "your template",

@@ -29,6 +29,7 @@ import looseecho.desktop.river.RiverView;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.desktop.transport.TransportBar;
+import looseecho.echo.Words;
 
 /**
  * The window's layout: river above, steps of the job left, bench in the middle, ledger right,
@@ -47,6 +48,7 @@ public final class Shell extends BorderPane {
   private final Map<Bench, Node> ledgers = new EnumMap<>(Bench.class);
   private final WorkStrip work;
   private boolean night;
+  private int loopedBars;
 
   public Shell(Session session) {
     this.session = session;
@@ -239,13 +241,25 @@ public final class Shell extends BorderPane {
           session.undo();
         }
       }
-      case DIGIT1, DIGIT2, DIGIT3 ->
+      case DIGIT1, DIGIT2, DIGIT3, DIGIT4 ->
           go(Bench.values()[e.getCode().ordinal() - KeyCode.DIGIT1.ordinal()]);
       default -> {
         return false;
       }
     }
     return true;
+  }
+
+  /** One bar, two, four, then the track runs on. */
+  private void loopBars() {
+    loopedBars = loopedBars == 0 ? 1 : loopedBars == 4 ? 0 : 2 * loopedBars;
+    boolean done = session.playback().loopBars(loopedBars);
+    session
+        .messageProperty()
+        .set(
+            !done
+                ? "There are no bars to loop yet."
+                : loopedBars == 0 ? "No loop" : "Looping " + Words.bars(loopedBars));
   }
 
   private boolean plain(KeyCode code) {
@@ -256,6 +270,7 @@ public final class Shell extends BorderPane {
       case T -> session.tap();
       case K -> session.playback().clickProperty().set(!session.playback().clickProperty().get());
       case G -> transport.slower();
+      case O -> loopBars();
       case F1 -> help();
       default -> {
         return false;

@@ -10,6 +10,7 @@ import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.hits.Hit;
 import looseecho.hits.TypicalBar;
+import looseecho.notes.Line;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Pulse;
 
@@ -136,7 +137,7 @@ public record BarRows(
                 true));
       }
     }
-    for (StepNote n : t.sections().get(section).bass()) {
+    for (StepNote n : t.sections().get(section).notes(Line.BASS)) {
       if (n.step() >= from && n.step() < from + steps) {
         out.add(new BassMark(n.step() - from, n.lengthSteps(), n.pitch(), false));
       }

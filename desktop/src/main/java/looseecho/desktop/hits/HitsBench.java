@@ -19,6 +19,7 @@ import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Solo;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Edits;
 import looseecho.echo.Template;
@@ -66,7 +67,10 @@ public final class HitsBench extends VBox {
     session.sectionProperty().addListener((o, a, b) -> show());
     chooser.barProperty().addListener((o, a, b) -> show());
     chart.laneProperty().addListener((o, a, b) -> laneChosen(b));
-    session.playback().soloProperty().addListener((o, a, b) -> alone.setSelected(b != null));
+    session
+        .playback()
+        .soloProperty()
+        .addListener((o, a, b) -> alone.setSelected(b != null && b.drum().isPresent()));
     addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     show();
   }
@@ -106,8 +110,9 @@ public final class HitsBench extends VBox {
   }
 
   private void laneChosen(Lane lane) {
-    if (session.playback().soloProperty().get() != null && lane != null) {
-      session.playback().soloProperty().set(lane);
+    Solo solo = session.playback().soloProperty().get();
+    if (solo != null && solo.drum().isPresent() && lane != null) {
+      session.playback().soloProperty().set(Solo.of(lane));
     }
   }
 
@@ -117,7 +122,7 @@ public final class HitsBench extends VBox {
       alone.setSelected(false);
       return;
     }
-    session.playback().soloProperty().set(on ? lane() : null);
+    session.playback().soloProperty().set(on ? Solo.of(lane()) : null);
   }
 
   private void doubtful() {

@@ -7,6 +7,7 @@ import looseecho.desktop.theme.Theme;
 import looseecho.echo.StepHit;
 import looseecho.echo.Template;
 import looseecho.echo.Words;
+import looseecho.notes.Line;
 
 /** The template in figures, and the caution about rights. */
 public final class EchoLedger extends VBox {
@@ -36,7 +37,7 @@ public final class EchoLedger extends VBox {
             .mapToDouble(StepHit::offsetMs)
             .filter(o -> Math.abs(o) >= 5)
             .count();
-    int notes = t.sections().stream().mapToInt(s -> s.bass().size()).sum();
+    int notes = t.sections().stream().mapToInt(s -> s.notes(Line.BASS).size()).sum();
     getChildren()
         .addAll(
             ReadingRow.heading("Your template"),

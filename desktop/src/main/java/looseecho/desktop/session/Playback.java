@@ -1,20 +1,23 @@
 package looseecho.desktop.session;
 
 import java.util.List;
+import java.util.Objects;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
-import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
+import looseecho.echo.Template;
 import looseecho.hits.Hit;
 import looseecho.pulse.Beat;
+import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
 import looseecho.sound.EchoRenderer;
 import looseecho.sound.LaneIsolator;
+import looseecho.sound.LineIsolator;
 import looseecho.sound.Player;
 import looseecho.sound.TimeStretch;
 
@@ -29,7 +32,7 @@ public final class Playback implements AutoCloseable {
 
   private final Player player;
   private final EchoRenderer renderer;
-  private final ObjectProperty<Lane> solo = new SimpleObjectProperty<>();
+  private final ObjectProperty<Solo> solo = new SimpleObjectProperty<>();
   private final DoubleProperty speed = new SimpleDoubleProperty(1);
   private final BooleanProperty click = new SimpleBooleanProperty(false);
   private final Work slowing = new Work();
@@ -39,9 +42,9 @@ public final class Playback implements AutoCloseable {
   private Slowed slowed;
 
   /** A copy of what is heard, to be used again when only the echo changes. */
-  private record Slowed(Reference of, double speed, Lane solo, Audio audio) {
-    boolean fits(Reference r, double to, Lane lane) {
-      return of == r && speed == to && solo == lane;
+  private record Slowed(Reference of, double speed, Solo solo, Audio audio) {
+    boolean fits(Reference r, double to, Solo part) {
+      return of == r && speed == to && Objects.equals(solo, part);
     }
   }
 
@@ -91,20 +94,20 @@ public final class Playback implements AutoCloseable {
     if (reference == null) {
       return;
     }
-    Lane lane = solo.get();
-    if (to == 1 && lane == null || !canSlow()) {
+    Solo part = solo.get();
+    if (to == 1 && part == null || !canSlow()) {
       slowing.cancel();
       set(reference.audio(), echo == null ? null : echo.audio(), 1);
       return;
     }
     Reference r = reference;
     EchoSound e = echo;
-    List<Hit> hits = analysis == null ? List.of() : analysis.hits();
-    Slowed ready = slowed != null && slowed.fits(r, to, lane) ? slowed : null;
+    Analysis from = analysis;
+    Slowed ready = slowed != null && slowed.fits(r, to, part) ? slowed : null;
     slowing.start(
         p -> {
-          Slowed heard = ready == null ? copy(r, hits, to, lane, p) : ready;
-          return new Both(heard, e == null ? null : copy(e, to, lane, p));
+          Slowed heard = ready == null ? copy(r, from, to, part, p) : ready;
+          return new Both(heard, e == null ? null : copy(e, to, part, p));
         },
         both -> {
           slowed = both.heard();
@@ -113,15 +116,26 @@ public final class Playback implements AutoCloseable {
         failure -> speed.set(1));
   }
 
-  private static Slowed copy(Reference r, List<Hit> hits, double to, Lane lane, Progress p) {
-    Audio own = lane == null ? r.audio() : new LaneIsolator().isolate(r.audio(), lane, hits, p);
+  private static Slowed copy(Reference r, Analysis a, double to, Solo part, Progress p) {
+    List<Hit> hits = a == null ? List.of() : a.hits();
+    Audio own = r.audio();
+    if (part != null && part.drum().isPresent()) {
+      own = new LaneIsolator().isolate(own, part.drum().get(), hits, p);
+    } else if (part != null && a != null) {
+      own = new LineIsolator().isolate(own, part.notes().orElseThrow(), a.tonality(), p);
+    }
     double[] attacks = hits.stream().mapToDouble(Hit::time).toArray();
-    return new Slowed(r, to, lane, slow(own, to, attacks, p));
+    return new Slowed(r, to, part, slow(own, to, attacks, p));
   }
 
-  private Audio copy(EchoSound e, double to, Lane lane, Progress p) {
-    Audio own = lane == null ? e.audio() : renderer.mix(e.template().only(lane), p);
-    return slow(own, to, e.template().attacks(), p);
+  private Audio copy(EchoSound e, double to, Solo part, Progress p) {
+    Template t = e.template();
+    Template alone =
+        part == null
+            ? t
+            : part.drum().map(t::only).orElseGet(() -> t.only(part.notes().orElseThrow()));
+    Audio own = part == null ? e.audio() : renderer.mix(alone, p);
+    return slow(own, to, t.attacks(), p);
   }
 
   private static Audio slow(Audio own, double to, double[] attacks, Progress p) {
@@ -134,6 +148,25 @@ public final class Playback implements AutoCloseable {
       player.echo(other, echo.gain());
     }
     click();
+  }
+
+  /**
+   * Loops so many bars from the one that is played now; 0 lets the track run on.
+   *
+   * @return false where no bars are known
+   */
+  public boolean loopBars(int bars) {
+    if (bars == 0 || analysis == null || analysis.pulse().isEmpty()) {
+      player.loop(0, 0);
+      return bars == 0;
+    }
+    Pulse p = analysis.pulse().get();
+    int beat = Math.max(0, p.beatAt(player.position() + 0.01));
+    while (beat > 0 && p.beats().get(beat).position() != 1) {
+      beat--;
+    }
+    player.loop(p.timeAt(beat), p.timeAt(beat + (double) bars * p.beatsPerBar()));
+    return true;
   }
 
   private void click() {
@@ -156,7 +189,7 @@ public final class Playback implements AutoCloseable {
   }
 
   /** The one drum that sounds alone, from the reference as well as can be; null for all. */
-  public ObjectProperty<Lane> soloProperty() {
+  public ObjectProperty<Solo> soloProperty() {
     return solo;
   }
 

@@ -22,6 +22,7 @@ import looseecho.echo.History;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
 import looseecho.exchange.TemplateExport;
+import looseecho.notes.Line;
 import looseecho.project.CorrectionStore;
 import looseecho.pulse.TapTempo;
 import looseecho.reading.Progress;
@@ -242,6 +243,11 @@ public final class Session implements AutoCloseable {
   /** Lets one hit be heard at once. */
   public void audition(Lane lane, int velocity) {
     player.audition(renderer.oneShot(lane, velocity));
+  }
+
+  /** Lets one note be heard at once. */
+  public void audition(Line line, int pitch, int velocity) {
+    player.audition(renderer.oneNote(line, pitch, velocity, 0.4));
   }
 
   private void failed(String what, Exception e) {

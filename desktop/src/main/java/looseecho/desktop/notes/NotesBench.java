@@ -1,0 +1,184 @@
+package looseecho.desktop.notes;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import looseecho.desktop.control.Buttons;
+import looseecho.desktop.hits.BarChooser;
+import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Solo;
+import looseecho.desktop.theme.Theme;
+import looseecho.echo.CleanUp;
+import looseecho.echo.StepNote;
+import looseecho.echo.Turn;
+import looseecho.notes.Line;
+
+/** Bass, riff and chords over four bars: heard against the echo, to be edited, turned, cleaned. */
+public final class NotesBench extends VBox {
+  private final Session session;
+  private final BarChooser chooser;
+  private final Label hint = new Label();
+  private final NoteEditor editor;
+  private final NotesChart chart;
+  private final Map<Line, ToggleButton> lines = new EnumMap<>(Line.class);
+  private final ToggleButton alone = new ToggleButton("Alone");
+  private final CleanStrip clean = new CleanStrip(this::show, this::cleanUp);
+
+  public NotesBench(Session session) {
+    super(6);
+    this.session = session;
+    getStyleClass().add("bench");
+    chooser = new BarChooser(session, false);
+    editor = new NoteEditor(session);
+    chart = new NotesChart(editor, hint::setText);
+    VBox.setVgrow(chart, Priority.ALWAYS);
+    hint.getStyleClass().add(Theme.QUIET);
+    Label legend =
+        new Label(
+            "Hollow: heard; dotted where outside the key. Solid: your echo, paler where softer. A stalk on a kick: a bass note falls with it.");
+    legend.getStyleClass().add(Theme.SMALL);
+    getChildren().addAll(chooser, tools(), chart, hint, clean, legend);
+    session.templateProperty().addListener((o, a, b) -> show());
+    session.sectionProperty().addListener((o, a, b) -> fresh());
+    chooser.barProperty().addListener((o, a, b) -> show());
+    session
+        .playback()
+        .soloProperty()
+        .addListener((o, a, b) -> alone.setSelected(b != null && b.notes().isPresent()));
+    chart.addEventHandler(LineChosen.TYPE, e -> choose(e.line()));
+    addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+    choose(Line.BASS);
+  }
+
+  private HBox tools() {
+    ToggleGroup group = new ToggleGroup();
+    HBox box = new HBox(8);
+    for (Line line : Line.SHOWN) {
+      ToggleButton b = new ToggleButton(line.words());
+      b.setId("line-" + line.words());
+      b.getStyleClass().add(Theme.CHIP);
+      b.setToggleGroup(group);
+      b.setTooltip(new Tooltip("Work on the " + line.words() + " (L goes to the next line)"));
+      b.setOnAction(e -> choose(line));
+      lines.put(line, b);
+      box.getChildren().add(b);
+    }
+    alone.setId("line-alone");
+    alone.setTooltip(new Tooltip("This line alone, heard and echo (A)"));
+    alone.setOnAction(e -> solo(alone.isSelected()));
+    Button hear = Buttons.of("hear-note", "Hear note", "The picked note (H)", editor::hear);
+    MenuButton turns = new MenuButton("Turn…");
+    turns.setId("turns");
+    turns.setTooltip(new Tooltip("Transforms the picked notes, or the whole line"));
+    for (Turn turn : Turn.values()) {
+      MenuItem item = new MenuItem(turn.words());
+      item.setId("turn-" + turn.name());
+      item.setOnAction(e -> editor.turn(turn));
+      turns.getItems().add(item);
+    }
+    for (Region b : List.of(alone, hear, turns)) {
+      b.setMinWidth(Region.USE_PREF_SIZE);
+    }
+    box.getChildren().addAll(alone, hear, turns);
+    box.setAlignment(Pos.CENTER_LEFT);
+    return box;
+  }
+
+  private void choose(Line line) {
+    editor.line(line);
+    lines.get(line).setSelected(true);
+    Solo solo = session.playback().soloProperty().get();
+    if (solo != null && solo.notes().isPresent()) {
+      session.playback().soloProperty().set(Solo.of(line));
+    }
+    fresh();
+  }
+
+  private void solo(boolean on) {
+    if (on && !session.playback().canSlow()) {
+      session.messageProperty().set("This works for tracks of up to a quarter of an hour.");
+      alone.setSelected(false);
+      return;
+    }
+    session.playback().soloProperty().set(on ? Solo.of(editor.line()) : null);
+  }
+
+  /** Another line or section: the clean-up starts anew. */
+  private void fresh() {
+    clean.reset();
+    show();
+  }
+
+  private CleanUp.Result cleaned(NotesView view) {
+    return new CleanUp(clean.settings(), view.key().tonic(), view.stepMs()).clean(editor.notes());
+  }
+
+  private NotesView view() {
+    return NotesView.of(
+        session.analysisProperty().get(),
+        session.templateProperty().get(),
+        session.sectionProperty().get(),
+        Math.max(0, chooser.barProperty().get()));
+  }
+
+  private void show() {
+    NotesView view = view();
+    List<StepNote> preview = null;
+    if (!clean.settings().equals(CleanUp.Settings.NOTHING)) {
+      CleanUp.Result r = cleaned(view);
+      preview = r.notes();
+      clean.tell(editor.notes().size(), r);
+    }
+    chart.show(view, preview);
+  }
+
+  private void cleanUp() {
+    if (clean.settings().equals(CleanUp.Settings.NOTHING)) {
+      session.messageProperty().set("Move a slider first: each says what it would do.");
+      return;
+    }
+    int before = editor.notes().size();
+    CleanUp.Result r = cleaned(view());
+    clean.reset();
+    editor.replace(
+        r.notes(),
+        "Cleaned up the "
+            + editor.line().words()
+            + ": "
+            + before
+            + " notes, now "
+            + r.notes().size());
+  }
+
+  private void key(KeyEvent e) {
+    if (e.getTarget() instanceof TextInputControl || e.isShortcutDown()) {
+      return;
+    }
+    switch (e.getCode()) {
+      case A -> solo(session.playback().soloProperty().get() == null);
+      case H -> editor.hear();
+      case L -> {
+        int next = Line.SHOWN.indexOf(editor.line()) + 1;
+        choose(Line.SHOWN.get(next % Line.SHOWN.size()));
+      }
+      default -> {
+        return;
+      }
+    }
+    e.consume();
+  }
+}

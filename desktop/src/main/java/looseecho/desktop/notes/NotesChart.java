@@ -1,0 +1,335 @@
+package looseecho.desktop.notes;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import javafx.geometry.VPos;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import looseecho.desktop.control.ChartPane;
+import looseecho.desktop.notes.NotesView.Ribbon;
+import looseecho.echo.StepNote;
+import looseecho.echo.Words;
+import looseecho.notes.Key;
+import looseecho.notes.Line;
+
+/**
+ * Lines of notes as ribbons on ladders of scale degrees: chords above, the riff (or the chords'
+ * notes) in the middle, the bass with the kicks below. The echo's notes of the chosen line can be
+ * picked, dragged and changed by keys.
+ */
+final class NotesChart extends ChartPane {
+  private static final double NAMES = 92;
+  private static final double HEAD = 24;
+  private static final double CHORDS = 30;
+  private static final double KICKS = 22;
+  private static final double GAP = 10;
+  private static final double GRIP = 7; // pixels at a note's end that lengthen it
+
+  private final NoteEditor editor;
+  private final Consumer<String> hint;
+  private NotesView view = NotesView.EMPTY;
+  private List<StepNote> preview;
+  private Drag drag;
+
+  private enum Kind {
+    MOVE,
+    LENGTH,
+    FRAME
+  }
+
+  private record Drag(Kind kind, double x, double y, double toX, double toY) {
+    Drag to(double newX, double newY) {
+      return new Drag(kind, x, y, newX, newY);
+    }
+  }
+
+  NotesChart(NoteEditor editor, Consumer<String> hint) {
+    this.editor = editor;
+    this.hint = hint;
+    setId("notes");
+    setPrefHeight(380);
+    setMinHeight(200);
+    setFocusTraversable(true);
+    setAccessibleText("Notes of bass, riff and chords on the degrees of the key");
+    focusedProperty().addListener((o, a, b) -> redraw());
+    setOnMouseMoved(e -> tell(e.getX(), e.getY()));
+    setOnMousePressed(this::pressed);
+    setOnMouseDragged(
+        e -> {
+          if (drag != null) {
+            drag = drag.to(e.getX(), e.getY());
+            redraw();
+          }
+        });
+    setOnMouseReleased(this::released);
+    setOnKeyPressed(this::key);
+  }
+
+  /**
+   * Shows bars; {@code cleaned} replaces the chosen line's echo while a clean-up is tried, or null.
+   */
+  void show(NotesView shown, List<StepNote> cleaned) {
+    view = shown;
+    preview = cleaned;
+    editor.refresh();
+    redraw();
+  }
+
+  private Line upper() {
+    return editor.line() == Line.CHORDS ? Line.CHORDS : Line.RIFF;
+  }
+
+  private Map<Line, Ladder> ladders() {
+    double top = HEAD + CHORDS + GAP;
+    double room = Math.max(60, getHeight() - top - KICKS - GAP);
+    Map<Line, Ladder> out = new EnumMap<>(Line.class);
+    out.put(upper(), ladder(upper(), top, room * 0.54));
+    out.put(Line.BASS, ladder(Line.BASS, top + room * 0.54 + GAP, room * 0.46 - GAP));
+    return out;
+  }
+
+  private Ladder ladder(Line line, double top, double height) {
+    int end = view.from() + view.steps();
+    List<StepNote> inView =
+        echo(line).stream()
+            .filter(n -> n.step() < end && n.step() + n.lengthSteps() > view.from())
+            .toList();
+    return Ladder.of(view.key(), heard(line), inView, top, height);
+  }
+
+  private List<Ribbon> heard(Line line) {
+    return view.heard().getOrDefault(line, List.of());
+  }
+
+  private List<StepNote> echo(Line line) {
+    return preview != null && line == editor.line()
+        ? preview
+        : view.echo().getOrDefault(line, List.of());
+  }
+
+  double stepWidth() {
+    return (getWidth() - NAMES - 8) / view.steps();
+  }
+
+  /** Pixel of a step of the section. */
+  double x(double step) {
+    return NAMES + (step - view.from()) * stepWidth();
+  }
+
+  private int stepAt(double x) {
+    return view.from() + (int) Math.floor((x - NAMES) / stepWidth());
+  }
+
+  private double start(StepNote n) {
+    return x(n.step() + n.offsetMs() / view.stepMs());
+  }
+
+  /** Index of the chosen line's echo note under a point, -1 for none. */
+  private int noteAt(double px, double py) {
+    Ladder ladder = ladders().get(editor.line());
+    List<StepNote> notes = view.echo().getOrDefault(editor.line(), List.of());
+    double near = Math.max(6, ladder.rungHeight() / 2);
+    for (int i = notes.size() - 1; i >= 0; i--) {
+      StepNote n = notes.get(i);
+      double left = start(n) - 3;
+      double right = Math.max(left + 10, x(n.step() + n.lengthSteps()) + 3);
+      if (px >= left && px <= right && Math.abs(py - ladder.y(n.pitch())) <= near) {
+        return i;
+      }
+    }
+    return -1;
+  }
+
+  private void pressed(MouseEvent e) {
+    requestFocus();
+    Map<Line, Ladder> ladders = ladders();
+    for (var l : ladders.entrySet()) {
+      if (l.getValue().holds(e.getY()) && l.getKey() != editor.line()) {
+        fireEvent(new LineChosen(l.getKey()));
+      }
+    }
+    int i = noteAt(e.getX(), e.getY());
+    if (i < 0) {
+      if (e.getClickCount() == 2) {
+        Ladder ladder = ladders().get(editor.line());
+        int pitch = view.key().pitch(ladder.rungAt(e.getY()));
+        editor.add(stepAt(e.getX()), pitch, view.stepsPerBeat() / 2.0);
+        return;
+      }
+      drag = new Drag(Kind.FRAME, e.getX(), e.getY(), e.getX(), e.getY());
+    } else {
+      StepNote n = view.echo().get(editor.line()).get(i);
+      if (!editor.selected().contains(i)) {
+        editor.select(List.of(i), e.isShiftDown());
+      }
+      editor.hear();
+      boolean end = e.getX() > x(n.step() + n.lengthSteps()) - GRIP && n.lengthSteps() > 1;
+      drag = new Drag(end ? Kind.LENGTH : Kind.MOVE, e.getX(), e.getY(), e.getX(), e.getY());
+    }
+    redraw();
+  }
+
+  private void released(MouseEvent e) {
+    Drag done = drag;
+    drag = null;
+    if (done == null) {
+      return;
+    }
+    int steps = (int) Math.round((e.getX() - done.x()) / stepWidth());
+    int rungs = (int) Math.round((done.y() - e.getY()) / ladders().get(editor.line()).rungHeight());
+    switch (done.kind()) {
+      case FRAME -> editor.select(inside(done), e.isShiftDown());
+      case MOVE -> {
+        if (steps != 0 || rungs != 0) {
+          editor.move(steps, rungs);
+        }
+      }
+      case LENGTH -> {
+        if (steps != 0) {
+          editor.lengthen(steps);
+        }
+      }
+      default -> throw new IllegalStateException("no such drag: " + done.kind());
+    }
+    redraw();
+  }
+
+  private List<Integer> inside(Drag d) {
+    List<Integer> out = new ArrayList<>();
+    List<StepNote> notes = view.echo().getOrDefault(editor.line(), List.of());
+    Ladder ladder = ladders().get(editor.line());
+    for (int i = 0; i < notes.size(); i++) {
+      double nx = start(notes.get(i));
+      double ny = ladder.y(notes.get(i).pitch());
+      if (nx >= Math.min(d.x(), d.toX())
+          && nx <= Math.max(d.x(), d.toX())
+          && ny >= Math.min(d.y(), d.toY())
+          && ny <= Math.max(d.y(), d.toY())) {
+        out.add(i);
+      }
+    }
+    return out;
+  }
+
+  private void key(KeyEvent e) {
+    boolean shift = e.isShiftDown();
+    KeyCode code = e.getCode();
+    if (e.isShortcutDown() && code != KeyCode.A) {
+      return;
+    }
+    switch (code) {
+      case LEFT, RIGHT -> sideways(shift, code == KeyCode.RIGHT ? 1 : -1);
+      case UP, DOWN -> upwards(shift, e.isAltDown(), code == KeyCode.UP ? 1 : -1);
+      case DELETE, BACK_SPACE -> editor.delete();
+      case ESCAPE -> editor.select(List.of(), false);
+      case COMMA -> step(-1);
+      case PERIOD -> step(1);
+      case ENTER -> addBeside();
+      case A -> {
+        if (!e.isShortcutDown()) {
+          return;
+        }
+        editor.selectAll();
+      }
+      default -> {
+        return;
+      }
+    }
+    e.consume();
+    redraw();
+  }
+
+  private void sideways(boolean shift, int by) {
+    if (shift) {
+      editor.lengthen(by);
+    } else {
+      editor.move(by, 0);
+    }
+  }
+
+  private void upwards(boolean shift, boolean alt, int by) {
+    if (shift) {
+      editor.louder(6 * by);
+    } else if (alt) {
+      editor.semitone(by);
+    } else {
+      editor.move(0, by);
+    }
+    editor.hear();
+  }
+
+  private void step(int by) {
+    editor.next(by);
+    editor.hear();
+    editor.selectedNotes().stream().findFirst().ifPresent(n -> hint.accept("echo: " + words(n)));
+  }
+
+  /** A note like the selected one, a beat later; on the home note when none is selected. */
+  private void addBeside() {
+    List<StepNote> chosen = editor.selectedNotes();
+    if (chosen.isEmpty()) {
+      editor.add(
+          view.from(), view.key().pitch(view.key().rung(editor.line() == Line.BASS ? 36 : 60)), 2);
+    } else {
+      StepNote n = chosen.get(chosen.size() - 1);
+      editor.add(n.step() + view.stepsPerBeat(), n.pitch(), n.lengthSteps());
+    }
+  }
+
+  private void tell(double px, double py) {
+    StringBuilder words = new StringBuilder();
+    for (var l : ladders().entrySet()) {
+      for (Ribbon r : heard(l.getKey())) {
+        boolean on = px >= x(r.step()) - 3 && px <= x(r.step() + r.length()) + 3;
+        if (on
+            && Math.abs(py - l.getValue().y(r.pitch()))
+                <= Math.max(7, l.getValue().rungHeight() / 2)) {
+          words.append(l.getKey().words()).append(" heard: ").append(r.words());
+        }
+      }
+    }
+    int i = noteAt(px, py);
+    if (i >= 0) {
+      words.append(words.isEmpty() ? "" : "   ").append("echo: ");
+      words.append(words(view.echo().get(editor.line()).get(i)));
+    }
+    hint.accept(words.toString());
+  }
+
+  private String words(StepNote n) {
+    return Key.note(n.pitch())
+        + ", degree "
+        + view.key().degree(n.pitch())
+        + ", step "
+        + (n.step() % view.stepsPerBar() + 1)
+        + ", "
+        + Words.offset(n.offsetMs())
+        + ", loudness "
+        + n.velocity();
+  }
+
+  @Override
+  protected void draw(GraphicsContext g, double w, double h) {
+    g.setTextBaseline(VPos.CENTER);
+    NotesPainter painter = new NotesPainter(g, this::colour, view, this::x, stepWidth());
+    Map<Line, Ladder> ladders = ladders();
+    painter.grid(HEAD, h - KICKS, w - 8);
+    painter.chords(HEAD, CHORDS, NAMES);
+    ladders.forEach(
+        (line, ladder) -> {
+          painter.rungs(ladder, line.words(), line == editor.line(), NAMES, w - 8);
+          painter.echo(
+              echo(line), ladder, line == editor.line() ? editor.selected() : java.util.Set.of());
+          painter.heard(heard(line), ladder);
+        });
+    painter.kicks(h - KICKS / 2);
+    if (drag != null) {
+      painter.drag(drag.kind() == Kind.FRAME, drag.x(), drag.y(), drag.toX(), drag.toY());
+    }
+  }
+}
