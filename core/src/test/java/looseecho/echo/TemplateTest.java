@@ -130,4 +130,37 @@ public class TemplateTest {
     assertEquals("124 BPM", Words.bpm(124.001));
     assertEquals("123.97 BPM", Words.bpm(123.97));
   }
+
+  /** A correction flows into parts that were not touched, and leaves edited ones alone. */
+  @Test
+  void editsSurviveACorrection() {
+    Template heard = small();
+    Template mine = Edits.toggle(heard, 0, Lane.KICK, 5, 90, false).template();
+    Template corrected =
+        Edits.toggle(
+                Edits.toggle(heard, 0, Lane.SNARE, 7, 80, false).template(),
+                0,
+                Lane.KICK,
+                9,
+                80,
+                false)
+            .template();
+    TemplateMerge.Merged m = TemplateMerge.merge(heard, corrected, mine);
+    assertTrue(m.kept());
+    assertEquals(
+        mine.sections().get(0).hits(Lane.KICK), m.template().sections().get(0).hits(Lane.KICK));
+    assertEquals(
+        corrected.sections().get(0).hits(Lane.SNARE),
+        m.template().sections().get(0).hits(Lane.SNARE));
+    assertEquals(corrected, TemplateMerge.merge(heard, corrected, heard).template());
+    Template longer = small();
+    Template shorter =
+        new Template(
+            longer.bpm(),
+            longer.meter(),
+            longer.key(),
+            longer.beats().subList(0, 9),
+            longer.sections().subList(0, 1));
+    assertTrue(!TemplateMerge.merge(heard, shorter, mine).kept(), "other sections: made anew");
+  }
 }

@@ -161,7 +161,7 @@ final class NoteEditor {
     List<StepNote> all = new ArrayList<>(notes());
     all.add(n);
     put(all, List.of(n), "Put " + Key.note(pitch) + " into the " + line.words());
-    session.audition(line, pitch, USUAL_VELOCITY);
+    session.audition(line, List.of(pitch), USUAL_VELOCITY);
   }
 
   /** Turns the selection, or the whole line when nothing is selected. */
@@ -194,10 +194,20 @@ final class NoteEditor {
     return selected.size() == 1 ? "1 note" : selected.size() + " notes";
   }
 
-  /** Lets the selection be heard. */
+  /** Lets the first picked note be heard, of the chords the whole chord. */
   void hear() {
     selectedNotes().stream()
         .findFirst()
-        .ifPresent(n -> session.audition(line, n.pitch(), n.velocity()));
+        .ifPresent(
+            n -> {
+              List<Integer> pitches =
+                  line != Line.CHORDS
+                      ? List.of(n.pitch())
+                      : notes().stream()
+                          .filter(m -> m.step() == n.step())
+                          .map(StepNote::pitch)
+                          .toList();
+              session.audition(line, pitches, n.velocity());
+            });
   }
 }

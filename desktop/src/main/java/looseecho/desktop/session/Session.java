@@ -3,6 +3,7 @@ package looseecho.desktop.session;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.IntegerProperty;
@@ -21,6 +22,8 @@ import looseecho.echo.Edits;
 import looseecho.echo.History;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
+import looseecho.echo.TemplateMerge;
+import looseecho.echo.TemplateMerge.Merged;
 import looseecho.exchange.TemplateExport;
 import looseecho.notes.Line;
 import looseecho.project.CorrectionStore;
@@ -104,16 +107,28 @@ public final class Session implements AutoCloseable {
 
   private void take(Analysis a, String why) {
     Template made = new TemplateBuilder().build(a).orElse(null);
-    Moment moment = new Moment(corrections.get(), a, made);
     if (history == null) {
-      history = new History<>(moment, why);
+      history = new History<>(new Moment(corrections.get(), a, made), why);
+      show();
     } else {
-      history.apply(moment, why);
+      Merged merged = merged(made);
+      history.apply(new Moment(corrections.get(), a, merged.template()), why);
+      show();
+      message.set(
+          merged.kept() ? why : why + ". Your echo was made anew; undo brings the edited one back");
     }
-    show();
     if (!a.notes().isEmpty()) {
       message.set(String.join(" ", a.notes()));
     }
+  }
+
+  /** Edited parts of the echo stay, the others follow what is heard now. */
+  private Merged merged(Template made) {
+    Moment was = history.present();
+    Template before = new TemplateBuilder().build(was.analysis()).orElse(null);
+    return made == null || before == null || was.template() == null
+        ? new Merged(made, true)
+        : TemplateMerge.merge(before, made, was.template());
   }
 
   /** Changes the corrections; the readings and a new template follow. */
@@ -130,10 +145,7 @@ public final class Session implements AutoCloseable {
     String fingerprint = reference.get().fingerprint();
     work.start(
         p -> ear.read(heard, fingerprint, now, p),
-        a -> {
-          take(a, why);
-          message.set(why);
-        },
+        a -> take(a, why),
         e -> failed("The correction", e));
   }
 
@@ -245,9 +257,17 @@ public final class Session implements AutoCloseable {
     player.audition(renderer.oneShot(lane, velocity));
   }
 
-  /** Lets one note be heard at once. */
-  public void audition(Line line, int pitch, int velocity) {
-    player.audition(renderer.oneNote(line, pitch, velocity, 0.4));
+  /** Lets notes be heard together at once. */
+  public void audition(Line line, List<Integer> pitches, int velocity) {
+    float[] all = new float[0];
+    for (int pitch : pitches) {
+      float[] one = renderer.oneNote(line, pitch, velocity, 0.4);
+      all = all.length < one.length ? Arrays.copyOf(all, one.length) : all;
+      for (int i = 0; i < one.length; i++) {
+        all[i] += one[i];
+      }
+    }
+    player.audition(all);
   }
 
   private void failed(String what, Exception e) {
