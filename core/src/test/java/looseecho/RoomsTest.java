@@ -23,6 +23,7 @@ class RoomsTest {
           "form",
           "analysis",
           "echo",
+          "loose",
           "sound",
           "exchange",
           "project",

@@ -12,7 +12,7 @@ import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
 import looseecho.reading.Progress;
 import looseecho.sound.EchoRenderer;
-import looseecho.sound.Kit;
+import looseecho.sound.Sounds;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -58,7 +58,7 @@ public class AnalysisBench {
         new TemplateBuilder()
             .build(analyzer.read(heard, Corrections.NONE, Progress.NONE))
             .orElseThrow();
-    renderer = new EchoRenderer(Kit.plain());
+    renderer = new EchoRenderer(Sounds.plain());
   }
 
   @Benchmark

@@ -48,7 +48,7 @@ public final class Edits {
     TemplateSection s = t.sections().get(section);
     List<StepHit> hits = new ArrayList<>();
     for (StepHit h : s.hits(lane)) {
-      hits.add(h.step() == step ? new StepHit(step, offsetMs, velocity) : h);
+      hits.add(h.step() == step ? h.at(step, offsetMs).loud(velocity) : h);
     }
     String words =
         lane.words()
@@ -59,6 +59,22 @@ public final class Edits {
             + ", "
             + Words.offset(offsetMs);
     return new Edited(replace(t, section, s.with(lane, sorted(hits))), words);
+  }
+
+  /** Puts the next ornament on the hits of one step. */
+  public static Edited ornament(Template t, int section, Lane lane, int step) {
+    List<StepHit> hits = new ArrayList<>();
+    String words = "There is no " + lane.words() + " on step " + (step % t.stepsPerBar() + 1);
+    for (StepHit h : t.sections().get(section).hits(lane)) {
+      if (h.step() == step) {
+        Ornament next = h.ornament().next();
+        hits.add(new StepHit(step, h.offsetMs(), h.velocity(), next));
+        words = lane.words() + " on step " + (step % t.stepsPerBar() + 1) + ": " + next.words();
+      } else {
+        hits.add(h);
+      }
+    }
+    return part(t, section, lane, hits, words);
   }
 
   /** Gives a lane of a section other hits. */
@@ -86,7 +102,7 @@ public final class Edits {
   public static Edited quantise(Template t, int section, Lane lane, double strength) {
     List<StepHit> hits =
         t.sections().get(section).hits(lane).stream()
-            .map(h -> new StepHit(h.step(), h.offsetMs() * (1 - strength), h.velocity()))
+            .map(h -> h.at(h.step(), h.offsetMs() * (1 - strength)))
             .toList();
     String words = "Quantised " + lane.words() + " by " + Math.round(100 * strength) + " %";
     return part(t, section, lane, hits, words);
@@ -110,8 +126,6 @@ public final class Edits {
   }
 
   private static Template replace(Template t, int section, TemplateSection with) {
-    List<TemplateSection> sections = new ArrayList<>(t.sections());
-    sections.set(section, with);
-    return new Template(t.bpm(), t.meter(), t.key(), t.beats(), sections);
+    return t.with(section, with);
   }
 }

@@ -47,6 +47,13 @@ public record Template(
     return start + (beat - i) * (beats.get(i + 1).time() - start) + offsetMs / 1000;
   }
 
+  /** The same with another section in a place. */
+  public Template with(int section, TemplateSection other) {
+    List<TemplateSection> changed = new java.util.ArrayList<>(sections);
+    changed.set(section, other);
+    return new Template(bpm, meter, key, beats, changed);
+  }
+
   /** The same with one drum alone. */
   public Template only(Lane lane) {
     return alone(s -> Map.of(lane, s.hits(lane)), s -> Map.of());

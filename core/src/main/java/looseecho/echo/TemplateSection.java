@@ -36,7 +36,7 @@ public record TemplateSection(
   }
 
   /** The section with other hits in one lane. */
-  TemplateSection with(Lane lane, List<StepHit> hits) {
+  public TemplateSection with(Lane lane, List<StepHit> hits) {
     Map<Lane, List<StepHit>> copy = new EnumMap<>(Lane.class);
     copy.putAll(drums);
     copy.put(lane, hits);
@@ -52,7 +52,7 @@ public record TemplateSection(
   }
 
   /** The section with other notes in one line. */
-  TemplateSection with(Line line, List<StepNote> notes) {
+  public TemplateSection with(Line line, List<StepNote> notes) {
     Map<Line, List<StepNote>> copy = new EnumMap<>(Line.class);
     copy.putAll(lines);
     copy.put(line, notes);

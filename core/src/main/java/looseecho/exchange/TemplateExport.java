@@ -10,6 +10,7 @@ import java.util.Map;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.audio.WavWriter;
+import looseecho.echo.Ornament;
 import looseecho.echo.StepHit;
 import looseecho.echo.StepNote;
 import looseecho.echo.Template;
@@ -56,10 +57,13 @@ public final class TemplateExport {
       markers.add(new MidiSong.Marker(t.time(s, 0, 0), section.label() + " " + section.role()));
       for (Lane lane : Lane.values()) {
         for (StepHit h : section.hits(lane)) {
-          double time = Math.max(0, t.time(s, h.step(), h.offsetMs()));
-          drums
-              .computeIfAbsent(lane, l -> new ArrayList<>())
-              .add(new MidiSong.Event(time, DRUM_SECONDS, lane.midi(), h.velocity()));
+          for (Ornament.Stroke k : h.ornament().strokes()) {
+            double time = Math.max(0, t.time(s, h.step() + k.steps(), h.offsetMs() + k.ms()));
+            int velocity = (int) Math.max(1, Math.round(h.velocity() * k.loudness()));
+            drums
+                .computeIfAbsent(lane, l -> new ArrayList<>())
+                .add(new MidiSong.Event(time, DRUM_SECONDS, lane.midi(), velocity));
+          }
         }
       }
       for (Line line : Line.values()) {

@@ -74,6 +74,11 @@ public final class Bus {
     return new Audio(l, r, rate);
   }
 
+  /** Both sides themselves, for the package's own work. */
+  float[][] sides() {
+    return new float[][] {left, right};
+  }
+
   float left(int i) {
     return left[i];
   }

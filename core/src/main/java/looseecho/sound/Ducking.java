@@ -9,8 +9,6 @@ import java.util.Arrays;
  * @param recoveryMs how long until it is back
  */
 public record Ducking(double depthDb, double recoveryMs) {
-  public static final Ducking LIGHT = new Ducking(4, 110);
-
   /**
    * Gain per sample for hits at the given seconds; the attack takes 2 ms so that it does not click.
    */

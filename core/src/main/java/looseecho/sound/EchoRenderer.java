@@ -2,9 +2,14 @@ package looseecho.sound;
 
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.function.BiConsumer;
+import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
+import looseecho.echo.Ornament;
+import looseecho.echo.Part;
 import looseecho.echo.StepHit;
 import looseecho.echo.StepNote;
 import looseecho.echo.Template;
@@ -18,19 +23,18 @@ public final class EchoRenderer {
   public static final int RATE = 44100;
 
   private static final double TAIL_SECONDS = 1.0;
-  private static final double ROOM_LEVEL = 0.10;
-  private static final double ROOM_SECONDS = 0.5;
-  private static final double CEILING = 0.891; // -1 dBFS
+  private static final double CEILING = 0.891; // -1 dBTP
   private static final double VELOCITY_POWER = 1.4;
 
-  private final Kit kit;
+  private final Sounds sounds;
   private final Map<Lane, float[]> shots = new EnumMap<>(Lane.class);
+  private final PartCache cache = new PartCache();
 
-  /** Prepares the kit's one-shots. */
-  public EchoRenderer(Kit kit) {
-    this.kit = kit;
+  /** Prepares the one-shots. */
+  public EchoRenderer(Sounds sounds) {
+    this.sounds = sounds;
     for (Lane lane : Lane.values()) {
-      shots.put(lane, new DrumSynth().render(kit.sounds().get(lane), RATE, 17 + lane.ordinal()));
+      shots.put(lane, new DrumSynth().render(sounds.drums().get(lane), RATE, 17 + lane.ordinal()));
     }
   }
 
@@ -39,93 +43,119 @@ public final class EchoRenderer {
 
   /** One hit alone, at the loudness it has in the mix. */
   public float[] oneShot(Lane lane, int velocity) {
-    float[] out = shots.get(lane).clone();
-    float gain = (float) (kit.levels().get(lane) * gain(velocity));
-    for (int i = 0; i < out.length; i++) {
-      out[i] *= gain;
+    return scaled(shots.get(lane).clone(), sounds.drumStrips().get(lane).gain() * gain(velocity));
+  }
+
+  /** One note alone, at the loudness it has in the mix. */
+  public float[] oneNote(Line line, int pitch, int velocity, double seconds) {
+    float[] tone = new ToneSynth().render(sounds.tones().get(line), pitch, seconds, velocity, RATE);
+    return scaled(tone, sounds.lineStrips().get(line).gain());
+  }
+
+  private static float[] scaled(float[] x, double gain) {
+    for (int i = 0; i < x.length; i++) {
+      x[i] *= (float) gain;
     }
-    return out;
+    return x;
   }
 
   /** The mix alone. */
   public Audio mix(Template t, Progress progress) {
-    return finish(buses(t, progress)).audio(1);
+    return mix(t, (part, bus) -> {}, progress).audio(1);
   }
 
   /** The mix and a stem per part. */
   public Rendering render(Template t, Progress progress) {
-    Map<String, Bus> buses = buses(t, progress);
     Map<String, Audio> stems = new LinkedHashMap<>();
-    buses.forEach((name, bus) -> stems.put(name, bus.audio(1)));
-    return new Rendering(finish(buses).audio(1), stems);
+    Bus mix = mix(t, (part, bus) -> stems.put(part.words(), bus.audio(1)), progress);
+    return new Rendering(mix.audio(1), stems);
   }
 
-  private Map<String, Bus> buses(Template t, Progress progress) {
+  private Bus mix(Template t, BiConsumer<Part, Bus> stem, Progress progress) {
     int length = (int) ((t.end() + TAIL_SECONDS) * RATE);
-    Map<String, Bus> out = new LinkedHashMap<>();
-    for (Lane lane : Lane.values()) {
-      progress.step("Rendering", (double) lane.ordinal() / Lane.values().length);
-      if (t.sections().stream().anyMatch(s -> !s.hits(lane).isEmpty())) {
-        out.put(lane.words(), drums(t, lane, length));
+    Bus drums = new Bus(length, RATE);
+    Bus tones = new Bus(length, RATE);
+    Bus room = new Bus(length, RATE);
+    Bus delay = new Bus(length, RATE);
+    double[] kicks = times(t, Lane.KICK);
+    List<Part> parts = Part.of(t);
+    boolean any = false;
+    for (int i = 0; i < parts.size(); i++) {
+      progress.step("Rendering", (double) i / parts.size());
+      Part part = parts.get(i);
+      Strip strip = sounds.strip(part);
+      if (strip.muted()) {
+        continue;
+      }
+      Bus bus = cache.get(t, part, length, kicks, parts.size(), () -> part(t, part, length, kicks));
+      stem.accept(part, bus);
+      (part.lane().isPresent() ? drums : tones).add(bus, 1);
+      room.add(bus, strip.room());
+      if (strip.delay() > 0) {
+        delay.add(bus, strip.delay());
+        any = true;
       }
     }
-    for (Line line : Line.values()) {
-      progress.step("Rendering", 1);
-      if (t.sections().stream().anyMatch(s -> !s.notes(line).isEmpty())) {
-        Bus bus = line(t, line, length);
-        bus.shape(Ducking.LIGHT.envelope(times(t, Lane.KICK), length, RATE));
-        out.put(line.words(), bus);
-      }
+    if (sounds.drumDrive() > 0) {
+      drums.saturate(sounds.drumDrive());
     }
-    return out;
+    drums.add(tones, 1);
+    drums.add(new Room().of(room, sounds.roomSeconds()), 1);
+    if (any) {
+      double seconds = sounds.delayBeats() * 60 / t.bpm();
+      drums.add(new PingPong().of(delay, seconds, sounds.delayFeedback()), 1);
+    }
+    new Limiter().limit(drums, CEILING);
+    return drums;
+  }
+
+  private Bus part(Template t, Part part, int length, double[] kicks) {
+    Strip strip = sounds.strip(part);
+    Bus bus =
+        part.lane()
+            .map(l -> drums(t, l, length))
+            .orElseGet(() -> line(t, part.line().get(), length));
+    if (strip.duckDb() > 0) {
+      bus.shape(new Ducking(strip.duckDb(), strip.duckMs()).envelope(kicks, length, RATE));
+    }
+    return bus;
   }
 
   private Bus drums(Template t, Lane lane, int length) {
     Bus bus = new Bus(length, RATE);
+    Strip strip = sounds.drumStrips().get(lane);
     for (int s = 0; s < t.sections().size(); s++) {
       for (StepHit h : t.sections().get(s).hits(lane)) {
-        double gain = kit.levels().get(lane) * gain(h.velocity());
-        bus.add(shots.get(lane), t.time(s, h.step(), h.offsetMs()), gain, kit.pans().get(lane));
+        double gain = strip.gain() * gain(h.velocity());
+        for (Ornament.Stroke k : h.ornament().strokes()) {
+          double time = t.time(s, h.step() + k.steps(), h.offsetMs() + k.ms());
+          bus.add(shots.get(lane), time, gain * k.loudness(), strip.pan());
+        }
       }
     }
     return bus;
   }
 
-  private static Bus line(Template t, Line line, int length) {
+  private Bus line(Template t, Line line, int length) {
     Bus bus = new Bus(length, RATE);
     ToneSynth synth = new ToneSynth();
-    LineSound sound = LineSound.of(line);
+    Strip strip = sounds.lineStrips().get(line);
     for (int s = 0; s < t.sections().size(); s++) {
       TemplateSection section = t.sections().get(s);
       for (StepNote n : section.notes(line)) {
         double start = t.time(s, n.step(), n.offsetMs());
         double seconds =
             Math.max(0.03, t.time(s, n.step() + n.lengthSteps(), n.offsetMs()) - start);
+        double slide = n.slideMs() / 1000;
         bus.add(
             synth.render(
-                sound.tone(),
-                n.pitch(),
-                seconds,
-                n.velocity(),
-                n.slide(),
-                n.slideMs() / 1000,
-                RATE),
+                sounds.tones().get(line), n.pitch(), seconds, n.velocity(), n.slide(), slide, RATE),
             start,
-            sound.level(),
-            sound.pan());
+            strip.gain(),
+            strip.pan());
       }
     }
     return bus;
-  }
-
-  /** One note alone, at the loudness it has in the mix. */
-  public float[] oneNote(Line line, int pitch, int velocity, double seconds) {
-    LineSound sound = LineSound.of(line);
-    float[] out = new ToneSynth().render(sound.tone(), pitch, seconds, velocity, RATE);
-    for (int i = 0; i < out.length; i++) {
-      out[i] *= (float) sound.level();
-    }
-    return out;
   }
 
   private static double gain(int velocity) {
@@ -133,32 +163,12 @@ public final class EchoRenderer {
   }
 
   private static double[] times(Template t, Lane lane) {
-    return java.util.stream.IntStream.range(0, t.sections().size())
+    return IntStream.range(0, t.sections().size())
         .boxed()
         .flatMapToDouble(
             s ->
                 t.sections().get(s).hits(lane).stream()
                     .mapToDouble(h -> t.time(s, h.step(), h.offsetMs())))
         .toArray();
-  }
-
-  private static Bus finish(Map<String, Bus> buses) {
-    Bus mix = null;
-    Bus send = null;
-    for (var e : buses.entrySet()) {
-      if (mix == null) {
-        mix = new Bus(e.getValue().length(), RATE);
-        send = new Bus(e.getValue().length(), RATE);
-      }
-      mix.add(e.getValue(), 1);
-      boolean low = e.getKey().equals(Line.BASS.words()) || e.getKey().equals(Lane.KICK.words());
-      send.add(e.getValue(), low ? 0 : 1);
-    }
-    if (mix == null) {
-      return new Bus(RATE, RATE);
-    }
-    mix.add(new Room().of(send, ROOM_SECONDS), ROOM_LEVEL);
-    new Limiter().limit(mix, CEILING);
-    return mix;
   }
 }

@@ -24,7 +24,7 @@ import looseecho.notes.Key;
 import looseecho.reading.Progress;
 import looseecho.reading.Reading.Settled;
 import looseecho.sound.EchoRenderer;
-import looseecho.sound.Kit;
+import looseecho.sound.Sounds;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
@@ -206,7 +206,7 @@ class DemoTest {
             .mapToDouble(h -> h.time())
             .toArray();
     assertTrue(Metrics.f(kicks, echoed.stream().mapToDouble(d -> d).toArray(), 0.001) > 0.99);
-    Audio mix = new EchoRenderer(Kit.plain()).mix(t, Progress.NONE);
+    Audio mix = new EchoRenderer(Sounds.plain()).mix(t, Progress.NONE);
     Analysis again = analyzer.analyse(mix, Corrections.NONE, Progress.NONE);
     assertEquals(108, again.pulse().orElseThrow().tempo().value(), 0.02);
     double closed =

@@ -36,7 +36,7 @@ import looseecho.reading.Progress;
 import looseecho.reading.Reading;
 import looseecho.reading.Reading.Alternative;
 import looseecho.sound.EchoRenderer;
-import looseecho.sound.Kit;
+import looseecho.sound.Sounds;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -224,7 +224,8 @@ class ExchangeTest {
     Path out = dir.resolve("new folder");
     List<Path> files =
         new TemplateExport()
-            .write(TemplateTest.small(), new EchoRenderer(Kit.plain()), out, "tune", Progress.NONE);
+            .write(
+                TemplateTest.small(), new EchoRenderer(Sounds.plain()), out, "tune", Progress.NONE);
     assertEquals(2 + 4, files.size());
     SmfReader smf = SmfReader.read(Files.readAllBytes(files.get(0)));
     var kicks =

@@ -10,7 +10,7 @@ import looseecho.activity.MelSpectra;
 import looseecho.reading.Progress;
 import looseecho.sound.Bus;
 import looseecho.sound.DrumSynth;
-import looseecho.sound.Kit;
+import looseecho.sound.Sounds;
 import org.junit.jupiter.api.Test;
 
 class StrikeMeterTest {
@@ -23,7 +23,7 @@ class StrikeMeterTest {
   void attackEnergySetsSingleHitsApart() {
     double[] gains = {1, 0.3, 0.6, 0.3, 1, 0.2, 0.6, 0.4, 0.9, 0.25};
     Bus bus = new Bus(RATE * 6, RATE);
-    float[] hat = new DrumSynth().render(Kit.plain().sounds().get(Lane.HAT_CLOSED), RATE, 3);
+    float[] hat = new DrumSynth().render(Sounds.plain().drums().get(Lane.HAT_CLOSED), RATE, 3);
     List<Hit> hits = new ArrayList<>();
     for (int k = 0; k < gains.length; k++) {
       double time = 0.5 + 0.5 * k;

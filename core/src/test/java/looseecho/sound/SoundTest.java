@@ -88,9 +88,9 @@ class SoundTest {
   @Test
   void renderingIsDeterministicKeepsTheCeilingAndPutsHitsInPlace() {
     EchoRenderer.Rendering a =
-        new EchoRenderer(Kit.plain()).render(TemplateTest.small(), Progress.NONE);
+        new EchoRenderer(Sounds.plain()).render(TemplateTest.small(), Progress.NONE);
     EchoRenderer.Rendering b =
-        new EchoRenderer(Kit.plain()).render(TemplateTest.small(), Progress.NONE);
+        new EchoRenderer(Sounds.plain()).render(TemplateTest.small(), Progress.NONE);
     assertArrayEquals(a.mix().channel(0), b.mix().channel(0));
     assertTrue(a.mix().peak() <= 0.892 && a.mix().peak() > 0.3, "peak " + a.mix().peak());
     assertEquals(List.of("kick", "snare", "closed hat", "bass"), List.copyOf(a.stems().keySet()));
@@ -100,7 +100,7 @@ class SoundTest {
     assertTrue(Signals.rms(snare, at, at + 400) > 0.05);
     assertArrayEquals(
         a.mix().channel(1),
-        new EchoRenderer(Kit.plain()).mix(TemplateTest.small(), Progress.NONE).channel(1));
+        new EchoRenderer(Sounds.plain()).mix(TemplateTest.small(), Progress.NONE).channel(1));
   }
 
   /**
@@ -180,7 +180,7 @@ class SoundTest {
   @Test
   void heardAndEchoAreMatchedInLoudness() {
     Audio soft = Signals.sine(997, 0.05, 3, RATE, true);
-    Audio mix = new EchoRenderer(Kit.plain()).mix(TemplateTest.small(), Progress.NONE);
+    Audio mix = new EchoRenderer(Sounds.plain()).mix(TemplateTest.small(), Progress.NONE);
     for (Audio a : new Audio[] {soft, mix}) {
       Bus bus = new Bus(a.length(), RATE);
       bus.add(a.channel(0), 0, LoudnessMatch.gain(a), -1);
@@ -203,7 +203,7 @@ class SoundTest {
 
   @Test
   void anEditIsHeardInTheStemItBelongsTo() {
-    EchoRenderer renderer = new EchoRenderer(Kit.plain());
+    EchoRenderer renderer = new EchoRenderer(Sounds.plain());
     var edited = Edits.toggle(TemplateTest.small(), 0, Lane.CLAP, 6, 100, false).template();
     var stems = renderer.render(edited, Progress.NONE).stems();
     int at = (int) Math.round((0.5 + 0.75) * RATE);

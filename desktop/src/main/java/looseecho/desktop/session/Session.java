@@ -30,10 +30,10 @@ import looseecho.project.CorrectionStore;
 import looseecho.pulse.TapTempo;
 import looseecho.reading.Progress;
 import looseecho.sound.EchoRenderer;
-import looseecho.sound.Kit;
 import looseecho.sound.LoudnessMatch;
 import looseecho.sound.OutputDevice;
 import looseecho.sound.Player;
+import looseecho.sound.Sounds;
 
 /**
  * One reference at work: opened, heard, corrected, echoed, played and exported. Belongs to the
@@ -46,7 +46,7 @@ public final class Session implements AutoCloseable {
   private final Work rendering = new Work();
   private final Player player;
   private final Ear ear;
-  private final EchoRenderer renderer = new EchoRenderer(Kit.plain());
+  private final EchoRenderer renderer = new EchoRenderer(Sounds.plain());
   private final ReadOnlyObjectWrapper<Reference> reference = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Analysis> analysis = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Template> template = new ReadOnlyObjectWrapper<>();

@@ -1,0 +1,83 @@
+package looseecho.echo;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import looseecho.activity.Lane;
+import looseecho.echo.Edits.Edited;
+
+/**
+ * A groove as an object of its own: offset and loudness per step of the bar and lane, taken from
+ * hits and put on others.
+ *
+ * @param stepsPerBar length of the bar that it was taken from
+ * @param lanes per lane and step, from 0, what is usual there
+ */
+public record GrooveLift(int stepsPerBar, Map<Lane, Map<Integer, Feel>> lanes) {
+  /** Offset and loudness. */
+  public record Feel(double offsetMs, double velocity) {}
+
+  /** The groove of a section. */
+  public static GrooveLift of(Template t, int section) {
+    int bar = t.stepsPerBar();
+    Map<Lane, Map<Integer, Feel>> lanes = new EnumMap<>(Lane.class);
+    t.sections()
+        .get(section)
+        .drums()
+        .forEach(
+            (lane, hits) -> {
+              Map<Integer, List<StepHit>> steps = new TreeMap<>();
+              hits.forEach(
+                  h -> steps.computeIfAbsent(h.step() % bar, k -> new ArrayList<>()).add(h));
+              Map<Integer, Feel> feel = new TreeMap<>();
+              steps.forEach(
+                  (step, here) ->
+                      feel.put(
+                          step,
+                          new Feel(
+                              here.stream().mapToDouble(StepHit::offsetMs).average().orElse(0),
+                              here.stream().mapToInt(StepHit::velocity).average().orElse(0))));
+              lanes.put(lane, feel);
+            });
+    return new GrooveLift(bar, lanes);
+  }
+
+  /**
+   * Puts the groove of a lane on a lane of a section. Steps that the source does not play take
+   * nothing.
+   *
+   * @param strength 0 changes nothing, 1 gives the source's offsets and loudness
+   */
+  public Edited onto(Template t, int section, Lane source, Lane target, double strength) {
+    Map<Integer, Feel> feel = lanes.getOrDefault(source, Map.of());
+    List<StepHit> out = new ArrayList<>();
+    for (StepHit h : t.sections().get(section).hits(target)) {
+      Feel f = feel.get(h.step() % stepsPerBar);
+      out.add(
+          f == null
+              ? h
+              : h.at(h.step(), h.offsetMs() + strength * (f.offsetMs() - h.offsetMs()))
+                  .loud(h.velocity() + strength * (f.velocity() - h.velocity())));
+    }
+    String words =
+        "Groove of the "
+            + source.words()
+            + " on the "
+            + target.words()
+            + ", "
+            + Math.round(100 * strength)
+            + " %";
+    return Edits.part(t, section, target, out, words);
+  }
+
+  /** Puts every lane's groove on the same lane of a section. */
+  public Edited ontoAll(Template t, int section, double strength) {
+    Template out = t;
+    for (Lane lane : lanes.keySet()) {
+      out = onto(out, section, lane, lane, strength).template();
+    }
+    return new Edited(out, "Groove on the whole kit, " + Math.round(100 * strength) + " %");
+  }
+}

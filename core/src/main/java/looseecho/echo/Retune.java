@@ -1,0 +1,103 @@
+package looseecho.echo;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import looseecho.activity.Lane;
+import looseecho.echo.Edits.Edited;
+import looseecho.notes.Key;
+import looseecho.notes.Line;
+import looseecho.pulse.Beat;
+
+/** Another tempo and another key for the new beat, with the arithmetic in words. */
+public final class Retune {
+  private Retune() {}
+
+  /**
+   * Changes the tempo; a map that drifts keeps its shape.
+   *
+   * @param inProportion true to scale offsets with the beat, false to keep their milliseconds
+   */
+  public static Edited tempo(Template t, double bpm, boolean inProportion) {
+    if (!(bpm >= 20 && bpm <= 400)) {
+      throw new IllegalArgumentException("bpm must be 20..400 (was: " + bpm + ")");
+    }
+    double ratio = bpm / t.bpm();
+    double zero = t.beats().get(0).time();
+    List<Beat> beats = new ArrayList<>();
+    for (Beat b : t.beats()) {
+      beats.add(new Beat(zero + (b.time() - zero) / ratio, b.position(), b.bar()));
+    }
+    List<TemplateSection> sections = new ArrayList<>();
+    double scale = inProportion ? 1 / ratio : 1;
+    for (TemplateSection s : t.sections()) {
+      Map<Lane, List<StepHit>> drums = new EnumMap<>(Lane.class);
+      s.drums()
+          .forEach(
+              (lane, hits) ->
+                  drums.put(
+                      lane, hits.stream().map(h -> h.at(h.step(), h.offsetMs() * scale)).toList()));
+      Map<Line, List<StepNote>> lines = new EnumMap<>(Line.class);
+      s.lines()
+          .forEach(
+              (line, notes) ->
+                  lines.put(
+                      line,
+                      notes.stream().map(n -> n.at(n.step(), n.offsetMs() * scale)).toList()));
+      sections.add(new TemplateSection(s.label(), s.role(), s.beats(), drums, lines));
+    }
+    return new Edited(
+        new Template(bpm, t.meter(), t.key(), beats, sections),
+        String.format(
+            Locale.ROOT,
+            "Tempo %s: %.4g times as fast; a sample played faster by as much rises %+.2f semitones; offsets %s",
+            Words.bpm(bpm),
+            ratio,
+            Arithmetic.semitones(ratio),
+            inProportion ? "in proportion" : "in ms as they were"));
+  }
+
+  /**
+   * Changes the key: notes move by the nearest interval between the home notes, and to the same
+   * degree of the new scale.
+   */
+  public static Edited key(Template t, Key key) {
+    int shift = Math.floorMod(key.tonic() - t.key().tonic() + 6, 12) - 6;
+    List<TemplateSection> sections = new ArrayList<>();
+    for (TemplateSection s : t.sections()) {
+      Map<Line, List<StepNote>> lines = new EnumMap<>(Line.class);
+      s.lines()
+          .forEach(
+              (line, notes) ->
+                  lines.put(
+                      line,
+                      notes.stream()
+                          .map(n -> n.pitched(moved(n.pitch(), t.key(), key, shift)))
+                          .toList()));
+      sections.add(new TemplateSection(s.label(), s.role(), s.beats(), s.drums(), lines));
+    }
+    return new Edited(
+        new Template(t.bpm(), t.meter(), key, t.beats(), sections),
+        String.format(
+            Locale.ROOT,
+            "Key %s: %+d semitones, %+d cents, ratio %.4f",
+            key.words(),
+            shift,
+            100 * shift,
+            Arithmetic.ratio(shift)));
+  }
+
+  private static int moved(int pitch, Key from, Key to, int shift) {
+    int target;
+    if (from.scale() == to.scale() || !from.has(pitch)) {
+      target = pitch + shift;
+    } else {
+      // the same degree: rungs are counted from the lowest home note of each key
+      int octave = (from.tonic() + shift - to.tonic()) / 12 * to.scale().size();
+      target = to.pitch(from.rung(pitch) + octave);
+    }
+    return Math.max(0, Math.min(127, target));
+  }
+}

@@ -1,0 +1,62 @@
+package looseecho.loose;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import looseecho.echo.Arrangement;
+import looseecho.echo.Part;
+import looseecho.echo.Template;
+
+/** The same parts in another order. */
+final class ArrangementOperations {
+  static final List<Operation> ALL =
+      List.of(
+          new Operation(
+              "make the loop odd",
+              Aspect.ARRANGEMENT,
+              "everything but the section's last beats",
+              ArrangementOperations::odd),
+          new Operation(
+              "stop before the next section",
+              Aspect.ARRANGEMENT,
+              "everything but the last beat",
+              ArrangementOperations::stop),
+          new Operation(
+              "hold a part back",
+              Aspect.ARRANGEMENT,
+              "kick, back beat and bass",
+              ArrangementOperations::holdBack),
+          new Operation(
+              "play the section twice",
+              Aspect.ARRANGEMENT,
+              "the section itself",
+              (t, s, r) -> Optional.of(Arrangement.repeat(t, s).template())));
+
+  private ArrangementOperations() {}
+
+  private static Optional<Template> odd(Template t, int section, SplittableRandom r) {
+    int beats = t.sections().get(section).beats();
+    int less = 1 + r.nextInt(Math.max(1, t.beatsPerBar() - 1));
+    return beats - less < t.beatsPerBar()
+        ? Optional.empty()
+        : Optional.of(Arrangement.resize(t, section, beats - less).template());
+  }
+
+  private static Optional<Template> stop(Template t, int section, SplittableRandom r) {
+    int per = t.meter().stepsPerBeat();
+    int end = t.sections().get(section).beats() * per;
+    return TimingOperations.changed(
+        t, Arrangement.stop(t, section, Math.max(0, end - per), per).template());
+  }
+
+  private static Optional<Template> holdBack(Template t, int section, SplittableRandom r) {
+    List<Part> parts =
+        Part.of(t.sections().get(section)).stream()
+            .filter(p -> !List.of("kick", "snare", "clap", "bass").contains(p.words()))
+            .toList();
+    return parts.isEmpty()
+        ? Optional.empty()
+        : Optional.of(
+            Arrangement.silence(t, parts.get(r.nextInt(parts.size())), section).template());
+  }
+}

@@ -1,0 +1,121 @@
+package looseecho.loose;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import looseecho.echo.Edits;
+import looseecho.echo.StepNote;
+import looseecho.echo.Template;
+import looseecho.echo.Turn;
+import looseecho.notes.Key;
+import looseecho.notes.Line;
+
+/** Other notes on the old rhythm. */
+final class NoteOperations {
+  private static final int[] MOVES = {-2, -1, 1, 2, 3};
+  private static final int[] DEGREES = {-4, -2, 2, 3, 5}; // scale steps between related chords
+
+  static final List<Operation> ALL =
+      List.of(
+          new Operation(
+              "turn the riff upside down in the fourth bar",
+              Aspect.NOTES,
+              "its rhythm, and three bars as they are",
+              (t, s, r) -> fourthBar(t, s, Turn.UPSIDE_DOWN)),
+          new Operation(
+              "play the riff backwards in the fourth bar",
+              Aspect.NOTES,
+              "its notes, and three bars as they are",
+              (t, s, r) -> fourthBar(t, s, Turn.BACKWARDS)),
+          new Operation(
+              "a new tune on the riff's rhythm",
+              Aspect.NOTES,
+              "rhythm, key and range",
+              NoteOperations::newTune),
+          new Operation(
+              "reharmonise within the key",
+              Aspect.NOTES,
+              "key, rhythm, and the bass under its chord",
+              NoteOperations::reharmonise),
+          new Operation(
+              "lift the last bass notes of the bar",
+              Aspect.NOTES,
+              "the bass's rhythm and roots",
+              NoteOperations::liftBass));
+
+  private NoteOperations() {}
+
+  private static Optional<Template> with(Template t, int section, Line line, List<StepNote> notes) {
+    return TimingOperations.changed(t, Edits.line(t, section, line, notes, "").template());
+  }
+
+  private static int end(Template t, int section) {
+    return t.sections().get(section).beats() * t.meter().stepsPerBeat();
+  }
+
+  private static Optional<Template> fourthBar(Template t, int section, Turn turn) {
+    int bar = t.stepsPerBar();
+    List<StepNote> out = new ArrayList<>();
+    List<StepNote> fourth = new ArrayList<>();
+    for (StepNote n : t.sections().get(section).notes(Line.RIFF)) {
+      (n.step() / bar % 4 == 3 ? fourth : out).add(n);
+    }
+    int bars = t.sections().get(section).beats() / t.beatsPerBar();
+    for (int b = 3; b < bars; b += 4) {
+      int at = b;
+      List<StepNote> own = fourth.stream().filter(n -> n.step() / bar == at).toList();
+      out.addAll(turn.apply(own, t.key(), end(t, section)));
+    }
+    return fourth.isEmpty() ? Optional.empty() : with(t, section, Line.RIFF, out);
+  }
+
+  /** A walk on the scale; the same step of every second bar gets the same note, so it repeats. */
+  private static Optional<Template> newTune(Template t, int section, SplittableRandom r) {
+    List<StepNote> riff = t.sections().get(section).notes(Line.RIFF);
+    if (riff.isEmpty()) {
+      return Optional.empty();
+    }
+    Key key = t.key();
+    int low = riff.stream().mapToInt(n -> key.rung(n.pitch())).min().orElseThrow();
+    int high =
+        Math.max(low + 4, riff.stream().mapToInt(n -> key.rung(n.pitch())).max().orElseThrow());
+    int[] tune = new int[2 * t.stepsPerBar()];
+    int rung = (low + high) / 2;
+    for (int s = 0; s < tune.length; s++) {
+      rung += MOVES[r.nextInt(MOVES.length)] * (r.nextInt(3) == 0 ? 0 : 1);
+      rung = rung > high ? 2 * high - rung : rung < low ? 2 * low - rung : rung;
+      tune[s] = Math.max(low, Math.min(high, rung));
+    }
+    List<StepNote> out =
+        riff.stream().map(n -> n.pitched(key.pitch(tune[n.step() % tune.length]))).toList();
+    return with(t, section, Line.RIFF, out);
+  }
+
+  /** Moves chords, bass and riff of every fourth and third bar of four to a related degree. */
+  private static Optional<Template> reharmonise(Template t, int section, SplittableRandom r) {
+    int by = DEGREES[r.nextInt(DEGREES.length)];
+    Template out = t;
+    for (Line line : Line.values()) {
+      List<StepNote> moved = new ArrayList<>();
+      int octave = line == Line.BASS && by > 3 ? -t.key().scale().size() : 0;
+      for (StepNote n : t.sections().get(section).notes(line)) {
+        boolean there = n.step() / t.stepsPerBar() % 4 >= 2 && t.key().has(n.pitch());
+        int pitch = t.key().pitch(t.key().rung(n.pitch()) + by + octave);
+        moved.add(there && pitch >= 24 && pitch < 120 ? n.pitched(pitch) : n);
+      }
+      out = Edits.line(out, section, line, moved, "").template();
+    }
+    return TimingOperations.changed(t, out);
+  }
+
+  private static Optional<Template> liftBass(Template t, int section, SplittableRandom r) {
+    int bar = t.stepsPerBar();
+    int from = bar * 3 / 4 - r.nextInt(Math.max(1, bar / 8));
+    List<StepNote> out =
+        t.sections().get(section).notes(Line.BASS).stream()
+            .map(n -> n.step() % bar >= from && n.pitch() < 48 ? n.pitched(n.pitch() + 12) : n)
+            .toList();
+    return with(t, section, Line.BASS, out);
+  }
+}

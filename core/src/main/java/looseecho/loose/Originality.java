@@ -1,0 +1,122 @@
+package looseecho.loose;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import looseecho.activity.Lane;
+import looseecho.echo.StepHit;
+import looseecho.echo.StepNote;
+import looseecho.echo.Template;
+import looseecho.echo.TemplateSection;
+import looseecho.notes.Line;
+
+/**
+ * How far an echo has gone from the exact one, per aspect, 0 (the same) to 100. A reading, not a
+ * verdict: the law does not count steps.
+ *
+ * <p>Definitions, section by section over the sections that both have, as 100 (1 - likeness).
+ * Pattern: F-measure of the hits (lane and step). Notes: F-measure of riff and bass notes (line,
+ * step, pitch class against the home note, so that a mere transposition counts as the same).
+ * Timing: mean difference of offset of the hits that both have, 20 ms or more counting as 100.
+ * Arrangement: share of parts and beats that do not play where they did.
+ */
+public final class Originality {
+  private static final double WHOLE_MS = 20;
+
+  private Originality() {}
+
+  /** The four readings. */
+  public static Map<Aspect, Double> of(Template exact, Template echo) {
+    Map<Aspect, Double> out = new EnumMap<>(Aspect.class);
+    out.put(Aspect.TIMING, timing(exact, echo));
+    out.put(
+        Aspect.PATTERN, 100 * (1 - likeness(exact, echo, Originality::hits, Originality::hits)));
+    int before = exact.key().tonic();
+    int now = echo.key().tonic();
+    out.put(
+        Aspect.NOTES, 100 * (1 - likeness(exact, echo, s -> notes(s, before), s -> notes(s, now))));
+    out.put(Aspect.ARRANGEMENT, arrangement(exact, echo));
+    return out;
+  }
+
+  private static List<String> hits(TemplateSection s) {
+    List<String> out = new ArrayList<>();
+    s.drums().forEach((lane, all) -> all.forEach(h -> out.add(lane + " " + h.step())));
+    return out;
+  }
+
+  private static List<String> notes(TemplateSection s, int home) {
+    List<String> out = new ArrayList<>();
+    for (Line line : List.of(Line.BASS, Line.RIFF)) {
+      for (StepNote n : s.notes(line)) {
+        out.add(line + " " + n.step() + " " + Math.floorMod(n.pitch() - home, 12));
+      }
+    }
+    return out;
+  }
+
+  private static double likeness(
+      Template a,
+      Template b,
+      Function<TemplateSection, List<String>> ofA,
+      Function<TemplateSection, List<String>> ofB) {
+    int shared = 0;
+    int all = 0;
+    for (int s = 0; s < Math.min(a.sections().size(), b.sections().size()); s++) {
+      List<String> x = ofA.apply(a.sections().get(s));
+      List<String> y = ofB.apply(b.sections().get(s));
+      Map<String, Integer> left = new HashMap<>();
+      x.forEach(i -> left.merge(i, 1, Integer::sum));
+      for (String i : y) {
+        shared += left.merge(i, -1, Integer::sum) >= 0 ? 2 : 0;
+      }
+      all += x.size() + y.size();
+    }
+    return all == 0 ? 1 : (double) shared / all;
+  }
+
+  private static double timing(Template a, Template b) {
+    double sum = 0;
+    int count = 0;
+    for (int s = 0; s < Math.min(a.sections().size(), b.sections().size()); s++) {
+      for (Lane lane : a.sections().get(s).drums().keySet()) {
+        Map<Integer, StepHit> old = new HashMap<>();
+        a.sections().get(s).hits(lane).forEach(h -> old.put(h.step(), h));
+        for (StepHit h : b.sections().get(s).hits(lane)) {
+          if (old.containsKey(h.step())) {
+            sum += Math.min(WHOLE_MS, Math.abs(h.offsetMs() - old.get(h.step()).offsetMs()));
+            count++;
+          }
+        }
+      }
+    }
+    return count == 0 ? 0 : 100 * sum / count / WHOLE_MS;
+  }
+
+  private static double arrangement(Template a, Template b) {
+    int n = Math.max(a.sections().size(), b.sections().size());
+    double other = 0;
+    for (int s = 0; s < n; s++) {
+      if (s >= a.sections().size() || s >= b.sections().size()) {
+        other++;
+        continue;
+      }
+      TemplateSection x = a.sections().get(s);
+      TemplateSection y = b.sections().get(s);
+      java.util.Set<Object> all = new java.util.HashSet<>(x.drums().keySet());
+      all.addAll(x.lines().keySet());
+      java.util.Set<Object> now = new java.util.HashSet<>(y.drums().keySet());
+      now.addAll(y.lines().keySet());
+      java.util.Set<Object> union = new java.util.HashSet<>(all);
+      union.addAll(now);
+      long same = union.stream().filter(p -> all.contains(p) && now.contains(p)).count();
+      double parts = union.isEmpty() ? 0 : 1 - (double) same / union.size();
+      double beats = Math.abs(x.beats() - y.beats()) / (double) Math.max(x.beats(), y.beats());
+      other += Math.min(1, parts + beats);
+    }
+    return 100 * other / n;
+  }
+}

@@ -1,0 +1,115 @@
+package looseecho.loose;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import looseecho.activity.Lane;
+import looseecho.echo.Retune;
+import looseecho.echo.StepHit;
+import looseecho.echo.StepNote;
+import looseecho.echo.Template;
+import looseecho.echo.TemplateSection;
+import looseecho.notes.Key;
+import looseecho.notes.Line;
+import looseecho.pulse.Beat;
+import looseecho.pulse.Meter;
+import org.junit.jupiter.api.Test;
+
+class LooseTest {
+  /** Two sections of four bars: kick, back beat, hats on eighths, bass and riff. */
+  private static Template beat() {
+    List<Beat> beats = new ArrayList<>();
+    for (int k = 0; k <= 32; k++) {
+      beats.add(new Beat(0.5 * k, k % 4 + 1, k / 4 + 1));
+    }
+    return new Template(
+        120, Meter.FOUR_FOUR, new Key(2, true), beats, List.of(section("A", 6), section("B", 10)));
+  }
+
+  private static TemplateSection section(String label, int anchor) {
+    List<StepHit> kick = new ArrayList<>();
+    List<StepHit> snare = new ArrayList<>();
+    List<StepHit> hat = new ArrayList<>();
+    List<StepNote> bass = new ArrayList<>();
+    List<StepNote> riff = new ArrayList<>();
+    for (int bar = 0; bar < 64; bar += 16) {
+      kick.add(new StepHit(bar, 0, 110));
+      kick.add(new StepHit(bar + anchor, 2, 90));
+      snare.add(new StepHit(bar + 4, 9, 100));
+      snare.add(new StepHit(bar + 12, 9, 100));
+      for (int s = 0; s < 16; s += 2) {
+        hat.add(new StepHit(bar + s, -1, s % 4 == 0 ? 90 : 60));
+      }
+      bass.add(new StepNote(bar, 0, 4, 38, 100));
+      bass.add(new StepNote(bar + 14, 0, 2, 36, 90));
+      riff.add(new StepNote(bar + 2, 3, 2, 62, 80));
+      riff.add(new StepNote(bar + 6, 3, 2, 65, 80));
+      riff.add(new StepNote(bar + 11, 3, 2, 69, 80));
+    }
+    return new TemplateSection(
+        label,
+        "verse",
+        16,
+        Map.of(Lane.KICK, kick, Lane.SNARE, snare, Lane.HAT_CLOSED, hat),
+        Map.of(Line.BASS, bass, Line.RIFF, riff));
+  }
+
+  private static Template loosened(Map<Aspect, Integer> amounts, long seed) {
+    List<Loosener.Step> steps = new Loosener().loosen(beat(), amounts, seed);
+    return steps.isEmpty() ? beat() : steps.get(steps.size() - 1).template();
+  }
+
+  @Test
+  void notLoosenedIsTheSameAndSeedsRepeat() {
+    assertEquals(beat(), loosened(Map.of(), 1));
+    assertEquals(beat(), loosened(Map.of(Aspect.PATTERN, 0), 1));
+    Map<Aspect, Integer> all = Map.of(Aspect.PATTERN, 100, Aspect.NOTES, 60, Aspect.TIMING, 40);
+    assertEquals(loosened(all, 7), loosened(all, 7));
+    assertNotEquals(loosened(all, 7), loosened(all, 8));
+    Map<Aspect, Double> same = Originality.of(beat(), beat());
+    same.values().forEach(v -> assertEquals(0, v, 1e-9));
+  }
+
+  /** What makes the style stays: the kick on one and the back beat (common practice). */
+  @Test
+  void everyAspectLoosensOnlyItselfAndKeepsTheBackBeat() {
+    for (long seed = 0; seed < 12; seed++) {
+      for (Aspect aspect : Aspect.values()) {
+        Template t = loosened(Map.of(aspect, 100), seed);
+        Map<Aspect, Double> read = Originality.of(beat(), t);
+        assertTrue(read.get(aspect) > 1, aspect + " with seed " + seed + ": " + read);
+        if (aspect != Aspect.ARRANGEMENT) {
+          for (Aspect other : Aspect.values()) {
+            assertTrue(
+                other == aspect || other == Aspect.ARRANGEMENT || read.get(other) < 1e-9,
+                aspect + " moved " + other + ": " + read);
+          }
+          for (int bar = 0; bar < 4; bar++) {
+            int one = 16 * bar;
+            for (int step : new int[] {4, 12}) {
+              assertTrue(hit(t, Lane.SNARE, one + step), "back beat, seed " + seed);
+            }
+            assertTrue(hit(t, Lane.KICK, one), "kick on one, seed " + seed);
+          }
+        }
+        for (Loosener.Step s : new Loosener().loosen(beat(), Map.of(aspect, 30), seed)) {
+          assertTrue(s.words().contains("Kept: "), s.words());
+        }
+      }
+    }
+  }
+
+  private static boolean hit(Template t, Lane lane, int step) {
+    return t.sections().get(0).hits(lane).stream().anyMatch(h -> h.step() == step);
+  }
+
+  @Test
+  void aTransposedTuneIsNotANewOne() {
+    Template up = Retune.key(beat(), new Key(5, true)).template();
+    assertEquals(0, Originality.of(beat(), up).get(Aspect.NOTES), 1e-9);
+  }
+}
