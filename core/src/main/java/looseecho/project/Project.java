@@ -1,0 +1,38 @@
+package looseecho.project;
+
+import java.util.List;
+import looseecho.analysis.Corrections;
+import looseecho.echo.Template;
+import looseecho.sound.Sounds;
+
+/**
+ * All work on one reference, as it is kept in a file.
+ *
+ * @param reference the sound file it was made from
+ * @param corrections decisions about what was heard
+ * @param exact the exact template of what was heard, to read originality against
+ * @param template the template at work
+ * @param sounds its sounds
+ * @param log what was done, in words
+ */
+public record Project(
+    Link reference,
+    Corrections corrections,
+    Template exact,
+    Template template,
+    Sounds sounds,
+    List<String> log) {
+  /**
+   * Where the reference is.
+   *
+   * @param name as shown
+   * @param path where it was
+   * @param fingerprint SHA-256 of its bytes, in hex
+   * @param packed true when the sound itself is in the project file
+   */
+  public record Link(String name, String path, String fingerprint, boolean packed) {}
+
+  public Project {
+    log = List.copyOf(log);
+  }
+}

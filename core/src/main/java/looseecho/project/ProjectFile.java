@@ -1,0 +1,251 @@
+package looseecho.project;
+
+import com.fasterxml.jackson.core.JsonFactory;
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.StreamReadConstraints;
+import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.BufferedInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.zip.CRC32;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import looseecho.echo.Template;
+import looseecho.exchange.WholeFile;
+import looseecho.sound.Sounds;
+
+/**
+ * Reads and writes {@code .looseecho} files: a zip with {@code project.json} (its schema is {@code
+ * project.schema.json} beside this class) and, when asked for, the reference as {@code reference}
+ * with its own ending.
+ *
+ * <p>A file is written whole or not at all. Nothing in it is unpacked to a path that the file
+ * names, and no more is read than {@link #MOST_JSON} bytes of JSON and {@link #MOST_SOUND} of
+ * sound.
+ */
+public final class ProjectFile {
+  public static final int VERSION = 1;
+
+  private static final long MOST_JSON = 64L << 20;
+  private static final long MOST_SOUND = 4L << 30;
+  private static final int MOST_ENTRIES = 16;
+  private static final int MOST_BEATS = 200_000;
+  private static final int MOST_SECTIONS = 5_000;
+  private static final String JSON = "project.json";
+  private static final String SOUND = "reference.";
+
+  private final ObjectMapper mapper =
+      new ObjectMapper(
+              JsonFactory.builder()
+                  .streamReadConstraints(
+                      StreamReadConstraints.builder()
+                          .maxNestingDepth(40)
+                          .maxNumberLength(40)
+                          .maxStringLength(100_000)
+                          .build())
+                  .build())
+          .configure(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES, false)
+          .configure(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES, true);
+
+  /** A file that can't be opened; the message is a sentence for the person. */
+  public static final class BadProjectException extends IOException {
+    private static final long serialVersionUID = 1;
+
+    BadProjectException(String message, Throwable cause) {
+      super(message, cause);
+    }
+  }
+
+  /**
+   * Writes a project.
+   *
+   * @param packed the reference's sound file to put in, empty to leave it where it is
+   */
+  public void write(Project project, Optional<Path> packed, Path path) throws IOException {
+    byte[] json = mapper.writerWithDefaultPrettyPrinter().writeValueAsBytes(tree(project, packed));
+    WholeFile.write(
+        path,
+        part -> {
+          try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(part))) {
+            zip.putNextEntry(new ZipEntry(JSON));
+            zip.write(json);
+            zip.closeEntry();
+            if (packed.isPresent()) {
+              pack(packed.get(), zip);
+            }
+          }
+          read(part); // what can't be read back is not kept
+        });
+  }
+
+  private static void pack(Path sound, ZipOutputStream zip) throws IOException {
+    String name = sound.getFileName().toString();
+    String ending = name.substring(name.lastIndexOf('.') + 1);
+    CRC32 crc = new CRC32();
+    try (InputStream in = Files.newInputStream(sound)) {
+      byte[] buffer = new byte[1 << 16];
+      for (int n = in.read(buffer); n > 0; n = in.read(buffer)) {
+        crc.update(buffer, 0, n);
+      }
+    }
+    ZipEntry entry = new ZipEntry(SOUND + ending.replaceAll("[^A-Za-z0-9]", ""));
+    entry.setMethod(ZipEntry.STORED); // sound is not made smaller by zip
+    entry.setSize(Files.size(sound));
+    entry.setCrc(crc.getValue());
+    zip.putNextEntry(entry);
+    Files.copy(sound, zip);
+    zip.closeEntry();
+  }
+
+  private ObjectNode tree(Project p, Optional<Path> packed) {
+    ObjectNode root = mapper.createObjectNode();
+    root.put("format", "looseecho").put("version", VERSION);
+    Project.Link link = p.reference();
+    root.set(
+        "reference",
+        mapper.valueToTree(
+            new Project.Link(link.name(), link.path(), link.fingerprint(), packed.isPresent())));
+    root.set("corrections", CorrectionJson.write(p.corrections()));
+    root.set("exact", mapper.valueToTree(p.exact()));
+    root.set("template", mapper.valueToTree(p.template()));
+    root.set("sounds", mapper.valueToTree(p.sounds()));
+    root.set("log", mapper.valueToTree(p.log()));
+    return root;
+  }
+
+  /** Reads a project. */
+  public Project read(Path path) throws IOException {
+    String name = String.valueOf(path.getFileName());
+    try (ZipInputStream zip =
+        new ZipInputStream(new BufferedInputStream(Files.newInputStream(path)))) {
+      ZipEntry entry = zip.getNextEntry();
+      for (int i = 0; entry != null && i < MOST_ENTRIES; i++) {
+        if (entry.getName().equals(JSON)) {
+          return parse(bounded(zip, MOST_JSON, name), name);
+        }
+        entry = zip.getNextEntry();
+      }
+      throw bad(name, "is not a Loose Echo project", null);
+    } catch (BadProjectException | NoSuchFileException e) {
+      throw e;
+    } catch (IOException | IllegalArgumentException e) {
+      throw bad(name, "is damaged", e);
+    }
+  }
+
+  private static BadProjectException bad(String name, String what, Throwable cause) {
+    return new BadProjectException(
+        name + " " + what + " and was not opened. Nothing was changed.", cause);
+  }
+
+  private static byte[] bounded(InputStream in, long most, String name) throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    byte[] buffer = new byte[1 << 16];
+    for (int n = in.read(buffer); n > 0; n = in.read(buffer)) {
+      if (out.size() + n > most) {
+        throw bad(name, "is far too large inside", null);
+      }
+      out.write(buffer, 0, n);
+    }
+    return out.toByteArray();
+  }
+
+  private Project parse(byte[] json, String name) throws IOException {
+    JsonNode root = mapper.readTree(json);
+    if (!"looseecho".equals(root.path("format").asText())) {
+      throw bad(name, "is not a Loose Echo project", null);
+    }
+    int version = root.path("version").asInt(-1);
+    if (version > VERSION) {
+      throw bad(name, "was written by a newer version of Loose Echo", null);
+    }
+    if (version < 1) {
+      throw bad(name, "is damaged", null);
+    }
+    JsonNode current = Migration.toCurrent(root, version);
+    try {
+      return new Project(
+          mapper.treeToValue(current.path("reference"), Project.Link.class),
+          CorrectionJson.read(current.path("corrections")),
+          template(current.path("exact")),
+          template(current.path("template")),
+          mapper.treeToValue(current.path("sounds"), Sounds.class),
+          List.of(mapper.treeToValue(current.path("log"), String[].class)));
+    } catch (JsonProcessingException | NullPointerException e) {
+      throw bad(name, "is damaged", e);
+    }
+  }
+
+  private Template template(JsonNode n) throws IOException {
+    if (n.path("beats").size() > MOST_BEATS || n.path("sections").size() > MOST_SECTIONS) {
+      throw new IllegalArgumentException("too many beats or sections");
+    }
+    Template t = mapper.treeToValue(n, Template.class);
+    if (t == null || !(t.bpm() >= 20 && t.bpm() <= 400)) {
+      throw new IllegalArgumentException("no template");
+    }
+    for (int i = 0; i < t.beats().size(); i++) {
+      double time = t.beats().get(i).time();
+      double before = i == 0 ? -60 : t.beats().get(i - 1).time();
+      if (!(time > before && time < before + 120 && time < 86_400)) {
+        throw new IllegalArgumentException("beats out of order");
+      }
+    }
+    return t;
+  }
+
+  /**
+   * Takes a packed reference out, into a file of ours.
+   *
+   * @return empty when there is none
+   */
+  public Optional<Path> unpack(Path path, Path folder) throws IOException {
+    try (ZipInputStream zip =
+        new ZipInputStream(new BufferedInputStream(Files.newInputStream(path)))) {
+      ZipEntry entry = zip.getNextEntry();
+      for (int i = 0; entry != null && i < MOST_ENTRIES; i++) {
+        if (entry.getName().matches("reference\\.[A-Za-z0-9]{1,8}")) {
+          Files.createDirectories(folder);
+          Path to = folder.resolve(entry.getName());
+          WholeFile.write(to, part -> copy(zip, part, path));
+          return Optional.of(to);
+        }
+        entry = zip.getNextEntry();
+      }
+      return Optional.empty();
+    }
+  }
+
+  private static void copy(InputStream in, Path to, Path from) throws IOException {
+    try (OutputStream out = Files.newOutputStream(to)) {
+      byte[] buffer = new byte[1 << 16];
+      long sum = 0;
+      for (int n = in.read(buffer); n > 0; n = in.read(buffer)) {
+        sum += n;
+        if (sum > MOST_SOUND) {
+          throw bad(String.valueOf(from.getFileName()), "is far too large inside", null);
+        }
+        out.write(buffer, 0, n);
+      }
+    }
+  }
+
+  /** True when two projects hold the same work. */
+  public boolean same(Project a, Project b) throws IOException {
+    return Arrays.equals(
+        mapper.writeValueAsBytes(tree(a, Optional.empty())),
+        mapper.writeValueAsBytes(tree(b, Optional.empty())));
+  }
+}

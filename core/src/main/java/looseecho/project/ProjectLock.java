@@ -1,0 +1,49 @@
+package looseecho.project;
+
+import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.channels.OverlappingFileLockException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.Optional;
+
+/** Notices that two windows work on one project file. The system frees it when a process ends. */
+public final class ProjectLock implements AutoCloseable {
+  private final FileChannel channel;
+
+  private ProjectLock(FileChannel channel) {
+    this.channel = channel;
+  }
+
+  /**
+   * Takes the lock of a project.
+   *
+   * @param folder of the program's own, so that no file appears beside the project
+   * @return empty when another window has it
+   */
+  public static Optional<ProjectLock> take(Path project, Path folder) throws IOException {
+    Files.createDirectories(folder);
+    String id = Integer.toHexString(project.toAbsolutePath().normalize().toString().hashCode());
+    FileChannel channel =
+        FileChannel.open(
+            folder.resolve(id + ".lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+    FileLock lock = null;
+    try {
+      lock = channel.tryLock();
+    } catch (OverlappingFileLockException e) {
+      // another window of this very process has it: the same answer
+    }
+    if (lock == null) {
+      channel.close();
+      return Optional.empty();
+    }
+    return Optional.of(new ProjectLock(channel));
+  }
+
+  @Override
+  public void close() throws IOException {
+    channel.close();
+  }
+}

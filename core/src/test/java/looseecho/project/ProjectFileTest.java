@@ -1,0 +1,214 @@
+package looseecho.project;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
+import java.util.zip.ZipOutputStream;
+import looseecho.activity.Lane;
+import looseecho.analysis.Corrections;
+import looseecho.echo.Edits;
+import looseecho.echo.Template;
+import looseecho.echo.TemplateTest;
+import looseecho.sound.Sounds;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class ProjectFileTest {
+  @TempDir private Path dir;
+  private final ProjectFile files = new ProjectFile();
+
+  private static Project project() {
+    Template exact = TemplateTest.small();
+    Template mine = Edits.toggle(exact, 0, Lane.CLAP, 5, 80, true).template();
+    mine = Edits.ornament(mine, 0, Lane.CLAP, 5).template();
+    return new Project(
+        new Project.Link("tune", "/music/tune.wav", "ab12", false),
+        Corrections.NONE.withBpm(96),
+        exact,
+        mine,
+        Sounds.plain(),
+        List.of("Template made", "Put clap on step 6"));
+  }
+
+  @Test
+  void whatIsSavedComesBackEqualAndFollowsThePublishedSchema() throws IOException {
+    Path file = dir.resolve("a.looseecho");
+    files.write(project(), Optional.empty(), file);
+    assertEquals(project(), files.read(file));
+    Path sound = Files.write(dir.resolve("tune.wav"), new byte[] {1, 2, 3, 4});
+    files.write(project(), Optional.of(sound), file);
+    Path out = files.unpack(file, dir.resolve("own")).orElseThrow();
+    assertEquals(List.of(1, 2, 3, 4), bytes(out));
+    assertTrue(files.read(file).reference().packed());
+    try (ZipFile zip = new ZipFile(file.toFile())) {
+      JsonNode json = new ObjectMapper().readTree(zip.getInputStream(zip.getEntry("project.json")));
+      JsonNode schema =
+          new ObjectMapper().readTree(ProjectFile.class.getResource("project.schema.json"));
+      follows(json, schema, schema);
+    }
+  }
+
+  private static List<Integer> bytes(Path p) throws IOException {
+    byte[] b = Files.readAllBytes(p);
+    return java.util.stream.IntStream.range(0, b.length).mapToObj(i -> (int) b[i]).toList();
+  }
+
+  /** The part of JSON Schema draft 7 that the schema uses: type, required, items, references. */
+  private static void follows(JsonNode n, JsonNode schema, JsonNode root) {
+    JsonNode s = schema.has("$ref") ? root.at(schema.get("$ref").asText().substring(1)) : schema;
+    switch (s.path("type").asText()) {
+      case "object" -> assertTrue(n.isObject(), s.toString());
+      case "array" -> assertTrue(n.isArray(), s.toString());
+      case "integer" -> assertTrue(n.isInt(), n + " " + s);
+      case "number" -> assertTrue(n.isNumber(), n + " " + s);
+      case "string" -> assertTrue(n.isTextual(), n + " " + s);
+      case "boolean" -> assertTrue(n.isBoolean(), n + " " + s);
+      default -> assertTrue(s.has("const") || s.has("enum"), s.toString());
+    }
+    s.path("required").forEach(f -> assertTrue(n.has(f.asText()), f + " in " + s));
+    s.path("properties")
+        .fields()
+        .forEachRemaining(
+            p -> {
+              if (n.has(p.getKey())) {
+                follows(n.get(p.getKey()), p.getValue(), root);
+              }
+            });
+    if (s.has("items")) {
+      n.forEach(e -> follows(e, s.get("items"), root));
+    }
+    if (s.path("additionalProperties").isObject()) {
+      n.forEach(e -> follows(e, s.get("additionalProperties"), root));
+    }
+  }
+
+  private Path zip(String name, String json) throws IOException {
+    Path file = dir.resolve("x.looseecho");
+    try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(file))) {
+      zip.putNextEntry(new ZipEntry(name));
+      zip.write(json.getBytes(StandardCharsets.UTF_8));
+    }
+    return file;
+  }
+
+  private String refused(Path file) {
+    String words = assertThrows(IOException.class, () -> files.read(file)).getMessage();
+    assertTrue(words.endsWith("Nothing was changed."), words);
+    return words;
+  }
+
+  @Test
+  void damagedNewerAndHostileFilesAreRefusedWithASentence() throws IOException {
+    Path good = dir.resolve("good.looseecho");
+    files.write(project(), Optional.empty(), good);
+    byte[] bytes = Files.readAllBytes(good);
+    Random random = new Random(3);
+    for (int k = 0; k < 60; k++) {
+      byte[] bad =
+          k % 2 == 0 ? java.util.Arrays.copyOf(bytes, random.nextInt(bytes.length)) : bytes.clone();
+      if (k % 2 == 1) {
+        bad[40 + random.nextInt(bytes.length - 200)] ^= (byte) (1 << random.nextInt(8));
+      }
+      Path file = Files.write(dir.resolve("bad.looseecho"), bad);
+      try {
+        assertEquals(project(), files.read(file), "if it opens, it is whole");
+      } catch (IOException e) {
+        assertTrue(e.getMessage().contains("not opened"), e.getMessage());
+      }
+    }
+    assertTrue(
+        refused(Files.writeString(dir.resolve("n.looseecho"), "hello")).contains("not a Loose"));
+    String newer = "{\"format\": \"looseecho\", \"version\": 99}";
+    assertTrue(refused(zip("project.json", newer)).contains("newer version"));
+    refused(zip("../../project.json", newer));
+    refused(zip("project.json", "[".repeat(100_000)));
+    String huge =
+        new String(json(good), StandardCharsets.UTF_8)
+            .replaceFirst("\"bpm\" : 120.0", "\"bpm\" : 1e300");
+    refused(zip("project.json", huge));
+    Path bomb = dir.resolve("bomb.looseecho");
+    try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(bomb))) {
+      zip.putNextEntry(new ZipEntry("project.json"));
+      byte[] zeros = new byte[1 << 20];
+      for (int k = 0; k < 80; k++) {
+        zip.write(zeros);
+      }
+    }
+    assertTrue(refused(bomb).contains("too large"));
+  }
+
+  private static byte[] json(Path file) throws IOException {
+    try (ZipFile zip = new ZipFile(file.toFile())) {
+      return zip.getInputStream(zip.getEntry("project.json")).readAllBytes();
+    }
+  }
+
+  /**
+   * A full disk, as far as a program sees it: /dev/full takes nothing. A folder that is not there.
+   */
+  @Test
+  void aFailedSaveLosesNothing() throws IOException {
+    Path file = dir.resolve("a.looseecho");
+    files.write(project(), Optional.empty(), file);
+    byte[] before = Files.readAllBytes(file);
+    assertThrows(
+        IOException.class,
+        () -> files.write(project(), Optional.of(dir.resolve("missing.wav")), file));
+    assertThrows(
+        IOException.class,
+        () ->
+            looseecho.exchange.WholeFile.write(
+                file,
+                part -> {
+                  try (OutputStream out = Files.newOutputStream(part)) {
+                    out.write(before, 0, before.length / 2);
+                    throw new IOException("No space left on device");
+                  }
+                }));
+    assertThrows(
+        IOException.class,
+        () -> files.write(project(), Optional.empty(), dir.resolve("no/such/folder/a.looseecho")));
+    org.junit.jupiter.api.Assertions.assertArrayEquals(before, Files.readAllBytes(file));
+    try (var all = Files.list(dir)) {
+      assertEquals(1, all.count(), "no half-written file is left");
+    }
+  }
+
+  @Test
+  void tenVersionsAreKeptAndTheLastGoodOneIsFound() throws IOException {
+    Path file = dir.resolve("a.looseecho");
+    Versions versions = new Versions(dir.resolve("versions"));
+    for (int k = 0; k < 14; k++) {
+      files.write(project(), Optional.empty(), file);
+      versions.keep(file);
+    }
+    List<Path> kept = versions.list(file);
+    assertEquals(10, kept.size());
+    Files.write(kept.get(9), new byte[] {1, 2, 3});
+    assertEquals(kept.get(8), versions.lastGood(file).orElseThrow());
+    assertFalse(versions.lastGood(dir.resolve("other.looseecho")).isPresent());
+  }
+
+  @Test
+  void aSecondWindowIsNoticed() throws IOException {
+    Path file = dir.resolve("a.looseecho");
+    try (ProjectLock first = ProjectLock.take(file, dir.resolve("locks")).orElseThrow()) {
+      assertTrue(ProjectLock.take(file, dir.resolve("locks")).isEmpty(), first.toString());
+    }
+    ProjectLock.take(file, dir.resolve("locks")).orElseThrow().close();
+  }
+}
