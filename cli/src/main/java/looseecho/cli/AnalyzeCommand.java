@@ -113,15 +113,15 @@ final class AnalyzeCommand implements Callable<Integer> {
       new MidiWriter().write(MidiSong.heard(analysis), out.resolve(name + ".mid"));
       List<String> notes = new ArrayList<>(recording.notes());
       notes.addAll(analysis.notes());
-      notes.forEach(n -> say(errors, name + ": " + n));
-      say(spec.commandLine().getOut(), summary(name, analysis));
+      notes.forEach(n -> Reporter.say(errors, name + ": " + n));
+      Reporter.say(spec.commandLine().getOut(), summary(name, analysis));
       return true;
     } catch (IOException e) {
-      say(errors, e.getMessage());
+      Reporter.say(errors, e.getMessage());
     } catch (OutOfMemoryError e) {
-      say(errors, name + ": There is not enough memory for a file of this length.");
+      Reporter.say(errors, name + ": There is not enough memory for a file of this length.");
     } catch (RuntimeException e) {
-      say(errors, name + ": Something went wrong inside the program (" + e + ").");
+      Reporter.say(errors, name + ": Something went wrong inside the program (" + e + ").");
     }
     return false;
   }
@@ -148,30 +148,5 @@ final class AnalyzeCommand implements Callable<Integer> {
         a.form().sections().size(),
         a.hits().size(),
         a.tonality().bass().size());
-  }
-
-  private static synchronized void say(PrintWriter to, String line) {
-    to.println(line);
-    to.flush();
-  }
-
-  /** Prints each stage once, when it begins. */
-  private static final class Reporter implements Progress {
-    private final String name;
-    private final PrintWriter to;
-    private String last = "";
-
-    Reporter(String name, PrintWriter to) {
-      this.name = name;
-      this.to = to;
-    }
-
-    @Override
-    public synchronized void at(String stage, double fraction) {
-      if (!stage.equals(last)) {
-        last = stage;
-        say(to, name + ": " + stage);
-      }
-    }
   }
 }

@@ -4,13 +4,13 @@ import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Spec;
 
-/** The command line: {@code loose-echo analyze FILE...}. Needs no display. */
+/** The command line: {@code loose-echo analyze FILE...} and its kin. Needs no display. */
 @Command(
     name = "loose-echo",
     mixinStandardHelpOptions = true,
     version = "Loose Echo 0.1.0",
     description = "Takes reference tracks apart: tempo, bars, key, drum hits, bass, sections.",
-    subcommands = AnalyzeCommand.class)
+    subcommands = {AnalyzeCommand.class, TemplateCommand.class, RenderCommand.class})
 public final class Main implements Runnable {
   @Spec private CommandLine.Model.CommandSpec spec;
 

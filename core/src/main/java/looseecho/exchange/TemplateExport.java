@@ -24,19 +24,23 @@ public final class TemplateExport {
   private static final double DRUM_SECONDS = 0.03;
 
   /**
-   * Writes NAME.mid, NAME.wav and NAME PART.wav into a folder, made if need be.
+   * Writes NAME.mid, NAME.wav and, when asked for, NAME PART.wav into a folder, made if need be.
    *
    * @return the files written
    */
   public List<Path> write(
-      Template t, EchoRenderer renderer, Path folder, String name, Progress progress)
+      Template t, EchoRenderer renderer, Path folder, String name, boolean stems, Progress progress)
       throws IOException {
     Files.createDirectories(folder);
     List<Path> files = new ArrayList<>();
     files.add(folder.resolve(name + ".mid"));
     new MidiWriter().write(song(t), files.get(0));
-    EchoRenderer.Rendering sound = renderer.render(t, progress);
     files.add(folder.resolve(name + ".wav"));
+    if (!stems) {
+      new WavWriter().write(renderer.mix(t, progress), files.get(1));
+      return files;
+    }
+    EchoRenderer.Rendering sound = renderer.render(t, progress);
     new WavWriter().write(sound.mix(), files.get(1));
     for (Map.Entry<String, Audio> stem : sound.stems().entrySet()) {
       progress.step("Writing " + stem.getKey(), 0);

@@ -14,21 +14,25 @@ final class ArrangementOperations {
           new Operation(
               "make the loop odd",
               Aspect.ARRANGEMENT,
+              40,
               "everything but the section's last beats",
               ArrangementOperations::odd),
           new Operation(
               "stop before the next section",
               Aspect.ARRANGEMENT,
+              1,
               "everything but the last beat",
               ArrangementOperations::stop),
           new Operation(
               "hold a part back",
               Aspect.ARRANGEMENT,
+              1,
               "kick, back beat and bass",
               ArrangementOperations::holdBack),
           new Operation(
               "play the section twice",
               Aspect.ARRANGEMENT,
+              40,
               "the section itself",
               (t, s, r) -> Optional.of(Arrangement.repeat(t, s).template())));
 

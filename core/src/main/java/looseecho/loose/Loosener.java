@@ -17,7 +17,7 @@ import looseecho.echo.Template;
  *
  * <p>Per aspect and label one operation is drawn for every {@value #PER_OPERATION} of the amount;
  * sections with the same label get the same change, so that what was alike stays alike. An
- * operation never comes twice in a section while others are left.
+ * operation never comes twice in a section, and strong ones come only from some amount on.
  */
 public final class Loosener {
   private static final int PER_OPERATION = 25;
@@ -47,11 +47,11 @@ public final class Loosener {
     SplittableRandom random = new SplittableRandom(seed);
     Template now = t;
     for (Aspect aspect : Aspect.values()) {
-      int count = Math.max(0, Math.min(100, amounts.getOrDefault(aspect, 0)));
-      count = (count + PER_OPERATION - 1) / PER_OPERATION;
+      int amount = Math.max(0, Math.min(100, amounts.getOrDefault(aspect, 0)));
+      int count = (amount + PER_OPERATION - 1) / PER_OPERATION;
       for (String label : labels(now)) {
         List<Operation> left = new ArrayList<>(ALL);
-        left.removeIf(o -> o.aspect() != aspect);
+        left.removeIf(o -> o.aspect() != aspect || o.least() > amount);
         SplittableRandom own = random.split();
         for (int done = 0; done < count && !left.isEmpty(); ) {
           Operation op = left.remove(own.nextInt(left.size()));

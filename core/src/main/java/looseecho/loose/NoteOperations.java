@@ -21,26 +21,31 @@ final class NoteOperations {
           new Operation(
               "turn the riff upside down in the fourth bar",
               Aspect.NOTES,
+              1,
               "its rhythm, and three bars as they are",
               (t, s, r) -> fourthBar(t, s, Turn.UPSIDE_DOWN)),
           new Operation(
               "play the riff backwards in the fourth bar",
               Aspect.NOTES,
+              1,
               "its notes, and three bars as they are",
               (t, s, r) -> fourthBar(t, s, Turn.BACKWARDS)),
           new Operation(
               "a new tune on the riff's rhythm",
               Aspect.NOTES,
+              60,
               "rhythm, key and range",
               NoteOperations::newTune),
           new Operation(
               "reharmonise within the key",
               Aspect.NOTES,
+              45,
               "key, rhythm, and the bass under its chord",
               NoteOperations::reharmonise),
           new Operation(
               "lift the last bass notes of the bar",
               Aspect.NOTES,
+              1,
               "the bass's rhythm and roots",
               NoteOperations::liftBass));
 

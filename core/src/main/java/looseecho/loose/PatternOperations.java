@@ -24,36 +24,43 @@ final class PatternOperations {
           new Operation(
               "move an infill hit",
               Aspect.PATTERN,
+              1,
               "the back beat and how busy the bar is",
               PatternOperations::moveInfill),
           new Operation(
               "swap the anchor",
               Aspect.PATTERN,
+              25,
               "the kick on one and the back beat",
               PatternOperations::swapAnchor),
           new Operation(
               "answer in the fourth bar",
               Aspect.PATTERN,
+              1,
               "three bars as they are",
               PatternOperations::answer),
           new Operation(
               "thin out the infill",
               Aspect.PATTERN,
+              25,
               "kick, back beat and the loud hits",
               PatternOperations::thin),
           new Operation(
               "thicken the infill",
               Aspect.PATTERN,
+              1,
               "all hits that are there",
               PatternOperations::thicken),
           new Operation(
               "fill where bass and riff leave a gap",
               Aspect.PATTERN,
+              1,
               "everything outside the gap",
               PatternOperations::fillGap),
           new Operation(
               "exchange the pocket",
               Aspect.PATTERN,
+              50,
               "both kick patterns, in other sections",
               PatternOperations::exchangePocket));
 

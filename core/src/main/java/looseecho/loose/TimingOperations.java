@@ -20,16 +20,19 @@ final class TimingOperations {
           new Operation(
               "lean the back beat",
               Aspect.TIMING,
+              1,
               "every other drum's timing",
               TimingOperations::leanBackBeat),
           new Operation(
               "let the hats breathe",
               Aspect.TIMING,
+              1,
               "kick and back beat; each step stays as late in every bar",
               TimingOperations::breathe),
           new Operation(
               "pull half-way to the grid",
               Aspect.TIMING,
+              1,
               "the shape of the feel, at half its size",
               TimingOperations::tighten));
 

@@ -225,7 +225,12 @@ class ExchangeTest {
     List<Path> files =
         new TemplateExport()
             .write(
-                TemplateTest.small(), new EchoRenderer(Sounds.plain()), out, "tune", Progress.NONE);
+                TemplateTest.small(),
+                new EchoRenderer(Sounds.plain()),
+                out,
+                "tune",
+                true,
+                Progress.NONE);
     assertEquals(2 + 4, files.size());
     SmfReader smf = SmfReader.read(Files.readAllBytes(files.get(0)));
     var kicks =

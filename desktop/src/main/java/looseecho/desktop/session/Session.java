@@ -242,7 +242,7 @@ public final class Session implements AutoCloseable {
         reference.get().path().getFileName().toString().replaceFirst("(?<=.)\\.[^.]+$", "")
             + " echo";
     work.start(
-        p -> new TemplateExport().write(t, renderer, folder, name, p),
+        p -> new TemplateExport().write(t, renderer, folder, name, true, p),
         files ->
             message.set(
                 files.size()

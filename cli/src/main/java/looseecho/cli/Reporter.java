@@ -1,0 +1,30 @@
+package looseecho.cli;
+
+import java.io.PrintWriter;
+import looseecho.reading.Progress;
+
+/** Prints each stage once, when it begins. */
+final class Reporter implements Progress {
+  private final String name;
+  private final PrintWriter to;
+  private String last = "";
+
+  Reporter(String name, PrintWriter to) {
+    this.name = name;
+    this.to = to;
+  }
+
+  /** One line, never mixed with another thread's. */
+  static synchronized void say(PrintWriter to, String line) {
+    to.println(line);
+    to.flush();
+  }
+
+  @Override
+  public synchronized void at(String stage, double fraction) {
+    if (!stage.equals(last)) {
+      last = stage;
+      say(to, name + ": " + stage);
+    }
+  }
+}

@@ -1,0 +1,151 @@
+package looseecho.cli;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import looseecho.analysis.Analysis;
+import looseecho.analysis.Analyzer;
+import looseecho.analysis.Corrections;
+import looseecho.audio.AudioReader;
+import looseecho.echo.Edits.Edited;
+import looseecho.echo.Retune;
+import looseecho.echo.Template;
+import looseecho.echo.TemplateBuilder;
+import looseecho.loose.Aspect;
+import looseecho.loose.Loosener;
+import looseecho.loose.Originality;
+import looseecho.notes.Key;
+import looseecho.project.CorrectionStore;
+import looseecho.project.Project;
+import looseecho.project.ProjectFile;
+import looseecho.sound.Sounds;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** {@code template}: makes a project from a reference. */
+@Command(
+    name = "template",
+    mixinStandardHelpOptions = true,
+    version = "Loose Echo 0.1.0",
+    description = "Hears FILE and writes a project with its template.",
+    exitCodeListHeading = "Exit codes:%n",
+    exitCodeList = {"0:done", "1:it failed", "2:wrong usage"})
+final class TemplateCommand implements Callable<Integer> {
+  @Parameters(paramLabel = "FILE", description = "WAV, AIFF, FLAC, MP3 or Ogg Vorbis")
+  private Path file;
+
+  @Option(
+      names = "-o",
+      paramLabel = "X.looseecho",
+      description = "the project (default: FILE's name, here)")
+  private Path out;
+
+  @Option(
+      names = "--looseness",
+      paramLabel = "N",
+      description = "0 rebuilds exactly .. 100 keeps only the style (default: ${DEFAULT-VALUE})")
+  private int looseness;
+
+  @Option(names = "--tempo", paramLabel = "BPM", description = "another tempo for the new beat")
+  private Double tempo;
+
+  @Option(
+      names = "--key",
+      paramLabel = "KEY",
+      description = "another key, such as C#:minor or D:dorian")
+  private String key;
+
+  @Option(
+      names = "--seed",
+      paramLabel = "N",
+      description = "the same seed gives the same beat (default: ${DEFAULT-VALUE})")
+  private long seed = 1;
+
+  @Option(names = "--pack", description = "puts the reference itself into the project")
+  private boolean pack;
+
+  @Spec private CommandLine.Model.CommandSpec spec;
+
+  @Override
+  public Integer call() {
+    Optional<Key> wanted = check();
+    PrintWriter errors = spec.commandLine().getErr();
+    String name = String.valueOf(file.getFileName());
+    try {
+      Reporter progress = new Reporter(name, errors);
+      AudioReader.Recording recording = new AudioReader().read(file, progress);
+      Analysis a = new Analyzer().analyse(recording.audio(), Corrections.NONE, progress);
+      Optional<Template> exact = new TemplateBuilder().build(a);
+      if (exact.isEmpty()) {
+        Reporter.say(errors, name + ": No beat was found, so there is nothing to build on.");
+        return 1;
+      }
+      Project project = project(exact.get(), wanted);
+      Path to =
+          out == null ? Path.of(name.replaceFirst("(?<=.)\\.[^.]+$", "") + ".looseecho") : out;
+      new ProjectFile().write(project, pack ? Optional.of(file) : Optional.empty(), to);
+      PrintWriter said = spec.commandLine().getOut();
+      project.log().forEach(line -> Reporter.say(said, line));
+      Originality.of(exact.get(), project.template())
+          .forEach((x, v) -> Reporter.say(said, "New " + x.words() + ": " + Math.round(v) + " %"));
+      Reporter.say(said, to.toString());
+      return 0;
+    } catch (IOException e) {
+      Reporter.say(errors, e.getMessage());
+      return 1;
+    }
+  }
+
+  private Optional<Key> check() {
+    boolean bad =
+        looseness < 0 || looseness > 100 || tempo != null && !(tempo >= 20 && tempo <= 400);
+    if (bad) {
+      throw new CommandLine.ParameterException(
+          spec.commandLine(), "--looseness must be 0 to 100 and --tempo 20 to 400.");
+    }
+    try {
+      return Optional.ofNullable(key).map(Key::parse);
+    } catch (IllegalArgumentException e) {
+      throw new CommandLine.ParameterException(
+          spec.commandLine(), "--key must be a key such as C#:minor (was: " + key + ")");
+    }
+  }
+
+  private Project project(Template exact, Optional<Key> wanted) throws IOException {
+    List<String> log = new java.util.ArrayList<>(List.of("Template made from what was heard"));
+    Template t = exact;
+    Map<Aspect, Integer> amounts = new EnumMap<>(Aspect.class);
+    for (Aspect aspect : Aspect.values()) {
+      amounts.put(aspect, looseness);
+    }
+    for (Loosener.Step step : new Loosener().loosen(t, amounts, seed)) {
+      t = step.template();
+      log.add(step.words());
+    }
+    if (tempo != null) {
+      Edited e = Retune.tempo(t, tempo, true);
+      t = e.template();
+      log.add(e.words());
+    }
+    if (wanted.isPresent()) {
+      Edited e = Retune.key(t, wanted.get());
+      t = e.template();
+      log.add(e.words());
+    }
+    Project.Link link =
+        new Project.Link(
+            String.valueOf(file.getFileName()),
+            file.toAbsolutePath().toString(),
+            CorrectionStore.fingerprint(file),
+            pack);
+    return new Project(link, Corrections.NONE, exact, t, Sounds.plain(), log);
+  }
+}
