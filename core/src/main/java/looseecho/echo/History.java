@@ -26,6 +26,12 @@ public final class History<T> {
     log.add(words);
   }
 
+  /** Work taken up again, with the log that it has so far. */
+  public History(T start, List<String> log) {
+    present = new Moment<>(start, log.isEmpty() ? "" : log.get(log.size() - 1));
+    this.log.addAll(log);
+  }
+
   public T present() {
     return present.state();
   }

@@ -31,4 +31,23 @@ public record DrumSound(
           "not a drum: bursts " + bursts + ", band " + lowHz + ".." + highHz);
     }
   }
+
+  /** The same with another pitch. */
+  public DrumSound tuned(double hz) {
+    return new DrumSound(hz, sweep, sweepMs, toneMs, noise, lowHz, highHz, noiseMs, clang, bursts);
+  }
+
+  /** The same ringing so many times as long. */
+  public DrumSound longer(double times) {
+    double tone = toneMs * times;
+    double hiss = noiseMs * times;
+    return new DrumSound(toneHz, sweep, sweepMs, tone, noise, lowHz, highHz, hiss, clang, bursts);
+  }
+
+  /** The same with another upper edge of its noise. */
+  public DrumSound brighter(double hz) {
+    double high = Math.max(lowHz * 1.2, hz);
+    return new DrumSound(
+        toneHz, sweep, sweepMs, toneMs, noise, lowHz, high, noiseMs, clang, bursts);
+  }
 }

@@ -39,4 +39,49 @@ public record ToneSound(
       throw new IllegalArgumentException("voices must be 1..7 (was: " + voices + ")");
     }
   }
+
+  /** The same with another share of saw wave. */
+  public ToneSound wave(double value) {
+    return new ToneSound(
+        value, voices, detuneCents, cutoffHz, openHz, attackMs, decayMs, sustain, releaseMs, drive);
+  }
+
+  /** The same with its copies detuned by other cents; 0 leaves one copy. */
+  public ToneSound spread(double value) {
+    return new ToneSound(
+        saw,
+        value > 0 ? Math.max(2, voices) : 1,
+        value,
+        cutoffHz,
+        openHz,
+        attackMs,
+        decayMs,
+        sustain,
+        releaseMs,
+        drive);
+  }
+
+  /** The same with another resting cut-off. */
+  public ToneSound filtered(double value) {
+    return new ToneSound(
+        saw, voices, detuneCents, value, openHz, attackMs, decayMs, sustain, releaseMs, drive);
+  }
+
+  /** The same with another opening of the filter. */
+  public ToneSound opening(double value) {
+    return new ToneSound(
+        saw, voices, detuneCents, cutoffHz, value, attackMs, decayMs, sustain, releaseMs, drive);
+  }
+
+  /** The same with another decay. */
+  public ToneSound decaying(double value) {
+    return new ToneSound(
+        saw, voices, detuneCents, cutoffHz, openHz, attackMs, value, sustain, releaseMs, drive);
+  }
+
+  /** The same with another drive. */
+  public ToneSound driven(double value) {
+    return new ToneSound(
+        saw, voices, detuneCents, cutoffHz, openHz, attackMs, decayMs, sustain, releaseMs, value);
+  }
 }

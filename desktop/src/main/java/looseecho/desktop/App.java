@@ -29,6 +29,12 @@ public final class App extends Application {
     stage.setTitle("Loose Echo");
     stage.setMinWidth(1024);
     stage.setMinHeight(700);
+    stage.setOnCloseRequest(
+        e -> {
+          if (!shell.mayClose()) {
+            e.consume();
+          }
+        });
     stage.show();
     if (options.night()) {
       shell.switchLight();

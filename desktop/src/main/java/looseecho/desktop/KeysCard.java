@@ -15,7 +15,7 @@ final class KeysCard {
     {"Space", "play or pause"},
     {"F", "flip between heard and echo"},
     {"Ctrl+1, 2, 3, 4", "ground, hits, notes, echo"},
-    {"Ctrl+O", "open a track"},
+    {"Ctrl+O, Ctrl+S, Ctrl+Shift+S", "open, save, save under another name"},
     {"Ctrl+E", "export MIDI, mix and stems"},
     {"Ctrl+Z, Ctrl+Shift+Z", "undo, redo"},
     {"K", "click on the beats"},
@@ -34,6 +34,11 @@ final class KeysCard {
     {", .  Enter Delete on the notes", "pick the one before or after, add one, take out"},
     {"arrows on the notes", "move by step and degree; Shift: length, loudness; Alt: semitone"},
     {"L, H, A", "next line, hear the picked note, the line alone"},
+    {
+      "R, X, + −, I, M on the arrangement",
+      "repeat, take out, a beat more or less, part in or out, part off"
+    },
+    {"V", "flam or roll on the step"},
     {"N", "day or night"},
     {"F1", "this card"},
   };

@@ -22,8 +22,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.stage.DirectoryChooser;
-import javafx.stage.FileChooser;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.river.RiverView;
 import looseecho.desktop.session.Session;
@@ -43,6 +41,7 @@ public final class Shell extends BorderPane {
   private final ScrollPane ledger = new ScrollPane();
   private final TransportBar transport;
   private final ToggleGroup steps = new ToggleGroup();
+  private final Files files;
   // Each view is made once: it listens to the session for as long as the window lives.
   private final Map<Bench, Node> benches = new EnumMap<>(Bench.class);
   private final Map<Bench, Node> ledgers = new EnumMap<>(Bench.class);
@@ -52,6 +51,7 @@ public final class Shell extends BorderPane {
 
   public Shell(Session session) {
     this.session = session;
+    files = new Files(session, this);
     transport = new TransportBar(session);
     work = new WorkStrip(session);
     setTop(new VBox(header(), new RiverView(session)));
@@ -74,6 +74,11 @@ public final class Shell extends BorderPane {
     return session;
   }
 
+  /** False when the person wants to stay because work is unsaved. */
+  boolean mayClose() {
+    return files.mayLose();
+  }
+
   private HBox header() {
     Label mark = new Label("Loose Echo");
     mark.getStyleClass().add("wordmark");
@@ -84,6 +89,11 @@ public final class Shell extends BorderPane {
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     Button light = Buttons.of("night", "Night", "Day or night (N)", this::switchLight);
+    Button save = Buttons.of("save", "Save", "Save the project (Ctrl+S)", files::save);
+    session
+        .keeper()
+        .unsavedProperty()
+        .addListener((o, a, b) -> save.setText(b ? "Save •" : "Save"));
     HBox header =
         new HBox(
             16,
@@ -91,8 +101,12 @@ public final class Shell extends BorderPane {
             name,
             gap,
             Buttons.of(
-                "open", "Open…", "Open a reference (Ctrl+O), or drop one anywhere", this::choose),
-            Buttons.of("demo", "Demo", "Open the demo", session::openDemo),
+                "open",
+                "Open…",
+                "Open a reference or a project (Ctrl+O), or drop one anywhere",
+                files::choose),
+            save,
+            Buttons.of("demo", "Demo", "Open the demo", files::openDemo),
             light,
             Buttons.of("help", "Keys", "All keys (F1)", this::help));
     header.setAlignment(Pos.CENTER_LEFT);
@@ -156,7 +170,7 @@ public final class Shell extends BorderPane {
     text.setWrapText(true);
     text.setMaxWidth(460);
     text.getStyleClass().add(Theme.QUIET);
-    Button open = Buttons.of("welcome-open", "Open a track…", "Ctrl+O", this::choose);
+    Button open = Buttons.of("welcome-open", "Open a track…", "Ctrl+O", files::choose);
     open.getStyleClass().add(Theme.PRIMARY);
     HBox buttons =
         new HBox(
@@ -165,32 +179,13 @@ public final class Shell extends BorderPane {
             Buttons.of("welcome-demo", "Try the demo", "A made-up radio tune", session::openDemo));
     buttons.setAlignment(Pos.CENTER);
     VBox box = new VBox(title, text, buttons);
+    box.getChildren().addAll(files.leftBehind());
     box.getStyleClass().add("welcome");
     return box;
   }
 
-  private void choose() {
-    FileChooser chooser = new FileChooser();
-    chooser.setTitle("Open a reference");
-    chooser
-        .getExtensionFilters()
-        .addAll(
-            new FileChooser.ExtensionFilter(
-                "Sound files", "*.wav", "*.aif", "*.aiff", "*.flac", "*.mp3", "*.ogg"),
-            new FileChooser.ExtensionFilter("All files", "*"));
-    File file = chooser.showOpenDialog(getScene().getWindow());
-    if (file != null) {
-      session.open(file.toPath());
-    }
-  }
-
   void export() {
-    DirectoryChooser chooser = new DirectoryChooser();
-    chooser.setTitle("Export MIDI, mix and stems into a folder");
-    File folder = chooser.showDialog(getScene().getWindow());
-    if (folder != null) {
-      session.export(folder.toPath());
-    }
+    files.export();
   }
 
   private void dragOver(DragEvent e) {
@@ -201,11 +196,11 @@ public final class Shell extends BorderPane {
   }
 
   private void dropped(DragEvent e) {
-    List<File> files = e.getDragboard().getFiles();
-    if (!files.isEmpty()) {
-      session.open(files.get(0).toPath());
+    List<File> dropped = e.getDragboard().getFiles();
+    if (!dropped.isEmpty()) {
+      files.open(dropped.get(0).toPath());
     }
-    e.setDropCompleted(!files.isEmpty());
+    e.setDropCompleted(!dropped.isEmpty());
     e.consume();
   }
 
@@ -232,7 +227,14 @@ public final class Shell extends BorderPane {
 
   private boolean withControl(KeyEvent e) {
     switch (e.getCode()) {
-      case O -> choose();
+      case O -> files.choose();
+      case S -> {
+        if (e.isShiftDown()) {
+          files.saveAs();
+        } else {
+          files.save();
+        }
+      }
       case E -> export();
       case Z -> {
         if (e.isShiftDown()) {
@@ -267,7 +269,7 @@ public final class Shell extends BorderPane {
       case SPACE -> transport.toggle();
       case F -> transport.flip();
       case N -> switchLight();
-      case T -> session.tap();
+      case T -> session.taps().tap();
       case K -> session.playback().clickProperty().set(!session.playback().clickProperty().get());
       case G -> transport.slower();
       case O -> loopBars();

@@ -4,6 +4,8 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -16,10 +18,11 @@ import looseecho.desktop.hits.StepChart;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Edits;
+import looseecho.echo.Part;
 import looseecho.echo.StepHit;
 import looseecho.echo.Template;
 
-/** Change a step and hear it. */
+/** The arrangement above, the bar at work below: change a part or a step and hear it. */
 public final class EchoBench extends VBox {
   private static final int NEW_VELOCITY = 96;
   private final Session session;
@@ -28,7 +31,7 @@ public final class EchoBench extends VBox {
   private final StepChart chart;
 
   public EchoBench(Session session, Runnable export) {
-    super(8);
+    super(5);
     this.session = session;
     getStyleClass().add("bench");
     chooser = new BarChooser(session, false);
@@ -37,6 +40,7 @@ public final class EchoBench extends VBox {
     chart = new StepChart(hint::setText);
     chart.edit(new Pen());
     VBox.setVgrow(chart, Priority.ALWAYS);
+    ArrangementChart arrangement = new ArrangementChart(session, hint::setText);
     everyBar.setId("every-bar");
     everyBar.setSelected(true);
     Region gap = new Region();
@@ -48,6 +52,11 @@ public final class EchoBench extends VBox {
         new HBox(
             8,
             everyBar,
+            Buttons.of(
+                "ornament",
+                "Flam, roll",
+                "On the hit under the cursor, round and round (V)",
+                this::ornament),
             gap,
             Buttons.of("undo", "Undo", "Ctrl+Z", session::undo),
             Buttons.of("redo", "Redo", "Ctrl+Shift+Z", session::redo),
@@ -55,14 +64,47 @@ public final class EchoBench extends VBox {
     tools.setAlignment(Pos.CENTER_LEFT);
     Label help =
         new Label(
-            "Click a step, or move with the arrows and press Enter. Shift with up and down: loudness; with left and right: earlier and later.");
+            "Above, outlines: heard; filled: your echo. Below, click a step, or arrows and Enter; Shift with the arrows: loudness, earlier and later.");
     help.getStyleClass().add(Theme.SMALL);
-    getChildren().addAll(chooser, tools, chart, hint, help);
+    getChildren()
+        .addAll(
+            arrangement,
+            new ArrangementTools(session, arrangement),
+            chooser,
+            tools,
+            chart,
+            hint,
+            help);
+    chart
+        .laneProperty()
+        .addListener(
+            (o, a, b) -> {
+              if (b != null) {
+                session.partProperty().set(Part.of(b));
+              }
+            });
     session.analysisProperty().addListener((o, a, b) -> show());
     session.templateProperty().addListener((o, a, b) -> show());
     session.sectionProperty().addListener((o, a, b) -> show());
     chooser.barProperty().addListener((o, a, b) -> show());
+    addEventHandler(
+        KeyEvent.KEY_PRESSED,
+        e -> {
+          if (e.getCode() == KeyCode.V && !e.isShortcutDown()) {
+            ornament();
+            e.consume();
+          }
+        });
     show();
+  }
+
+  private void ornament() {
+    Lane lane = chart.laneProperty().get();
+    Template t = session.templateProperty().get();
+    if (lane != null && t != null) {
+      int at = Math.max(0, chooser.barProperty().get()) * t.stepsPerBar() + chart.cursorStep();
+      session.edit(Edits.ornament(t, session.sectionProperty().get(), lane, at));
+    }
   }
 
   private void show() {
@@ -91,7 +133,7 @@ public final class EchoBench extends VBox {
       boolean there = t.sections().get(section).hits(lane).stream().anyMatch(h -> h.step() == at);
       session.edit(Edits.toggle(t, section, lane, at, NEW_VELOCITY, everyBar.isSelected()));
       if (!there) {
-        session.audition(lane, NEW_VELOCITY);
+        session.maker().audition(lane, NEW_VELOCITY);
       }
     }
 
@@ -103,7 +145,7 @@ public final class EchoBench extends VBox {
         if (h.step() == at(t, step)) {
           int velocity = Math.max(1, Math.min(127, h.velocity() + louder));
           session.edit(Edits.shape(t, section, lane, h.step(), velocity, h.offsetMs() + laterMs));
-          session.audition(lane, velocity);
+          session.maker().audition(lane, velocity);
           return;
         }
       }

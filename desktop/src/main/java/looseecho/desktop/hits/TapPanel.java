@@ -163,7 +163,7 @@ final class TapPanel extends HBox {
     }
     TapIn.Tap last = new TapIn.Tap(session.player().position(), velocity);
     taps.add(last);
-    session.audition(lane.get(), velocity);
+    session.maker().audition(lane.get(), velocity);
     TapIn one =
         TapIn.of(
             session.templateProperty().get(), session.sectionProperty().get(), List.of(last), 0);

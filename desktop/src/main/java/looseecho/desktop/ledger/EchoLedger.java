@@ -15,14 +15,29 @@ public final class EchoLedger extends VBox {
       "Tempo, key, groove and style are free to learn from in most places; recordings and melodies are often protected. A"
           + " released beat needs its own sounds and its own tune, or a licence. Laws differ: ask a qualified adviser where you live.";
 
+  private final VBox figures = new VBox(2);
+
   public EchoLedger(Session session) {
-    super(12);
+    super(10);
+    Label caution = line(RIGHTS);
+    caution.getStyleClass().add(Theme.SMALL);
+    getChildren()
+        .addAll(
+            figures,
+            GroundLedger.rule(),
+            new LoosePanel(session),
+            GroundLedger.rule(),
+            new SoundPanel(session),
+            GroundLedger.rule(),
+            new RetunePanel(session),
+            GroundLedger.rule(),
+            caution);
     session.templateProperty().addListener((o, a, b) -> show(b));
     show(session.templateProperty().get());
   }
 
   private void show(Template t) {
-    getChildren().clear();
+    figures.getChildren().clear();
     if (t == null) {
       return;
     }
@@ -38,17 +53,14 @@ public final class EchoLedger extends VBox {
             .filter(o -> Math.abs(o) >= 5)
             .count();
     int notes = t.sections().stream().mapToInt(s -> s.notes(Line.BASS).size()).sum();
-    getChildren()
+    figures
+        .getChildren()
         .addAll(
             ReadingRow.heading("Your template"),
             big(Words.bpm(t.bpm())),
-            line(t.key().words()),
-            line(t.sections().size() + " sections"),
-            line(hits + " drum hits, " + moved + " off the grid by 5 ms or more"),
+            line(t.key().words() + ", " + t.sections().size() + " sections"),
+            line(hits + " hits, " + moved + " of them 5 ms or more off the grid"),
             line(notes + " bass notes"));
-    Label caution = line(RIGHTS);
-    caution.getStyleClass().add(Theme.SMALL);
-    getChildren().addAll(GroundLedger.rule(), caution);
   }
 
   private static Label big(String text) {

@@ -63,7 +63,7 @@ public final class GroundLedger extends VBox {
             6,
             button("halve", "Halve", "Half the tempo", () -> tempo(bpm / 2)),
             button("double", "Double", "Twice the tempo", () -> tempo(bpm * 2)),
-            button("tap", "Tap", "Tap along to check or set the tempo (T)", session::tap));
+            button("tap", "Tap", "Tap along to check or set the tempo (T)", session.taps()::tap));
     getChildren()
         .addAll(
             ReadingRow.of("Tempo", p.tempo(), Words::bpm, this::tempo),
@@ -166,7 +166,7 @@ public final class GroundLedger extends VBox {
         .bind(
             Bindings.createStringBinding(
                 () -> {
-                  TapTempo t = session.tappedProperty().get();
+                  TapTempo t = session.taps().tempoProperty().get();
                   return t == null
                       ? ""
                       : String.format(
@@ -176,7 +176,7 @@ public final class GroundLedger extends VBox {
                           t.spreadMs(),
                           Words.bpm(t.nearest(tempos)));
                 },
-                session.tappedProperty()));
+                session.taps().tempoProperty()));
     return label;
   }
 

@@ -161,7 +161,7 @@ final class NoteEditor {
     List<StepNote> all = new ArrayList<>(notes());
     all.add(n);
     put(all, List.of(n), "Put " + Key.note(pitch) + " into the " + line.words());
-    session.audition(line, List.of(pitch), USUAL_VELOCITY);
+    session.maker().audition(line, List.of(pitch), USUAL_VELOCITY);
   }
 
   /** Turns the selection, or the whole line when nothing is selected. */
@@ -207,7 +207,7 @@ final class NoteEditor {
                           .filter(m -> m.step() == n.step())
                           .map(StepNote::pitch)
                           .toList();
-              session.audition(line, pitches, n.velocity());
+              session.maker().audition(line, pitches, n.velocity());
             });
   }
 }

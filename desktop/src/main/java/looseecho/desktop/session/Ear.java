@@ -2,6 +2,7 @@ package looseecho.desktop.session;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Optional;
 import java.util.function.Consumer;
 import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
@@ -29,8 +30,18 @@ final class Ear {
   /** What opening brings. */
   record Opened(Analyzer.Heard heard, Corrections corrections, Analysis analysis, String note) {}
 
-  /** Opens a file; the sound itself is handed over early, so that it can be seen and played. */
-  Opened open(Path path, String name, Consumer<Reference> early, Progress p) throws IOException {
+  /**
+   * Opens a file; the sound itself is handed over early, so that it can be seen and played.
+   *
+   * @param corrections those of a project; empty to take the stored ones
+   */
+  Opened open(
+      Path path,
+      String name,
+      Optional<Corrections> corrections,
+      Consumer<Reference> early,
+      Progress p)
+      throws IOException {
     AudioReader.Recording recording = new AudioReader().read(path, p);
     p.step("Measuring the loudness", 0);
     Audio audio = new Resampler().resample(recording.audio(), EchoRenderer.RATE);
@@ -47,7 +58,7 @@ final class Ear {
       analyzer = new Analyzer();
     }
     Analyzer.Heard heard = analyzer.listen(recording.audio(), p);
-    Corrections c = store.load(r.fingerprint());
+    Corrections c = corrections.orElseGet(() -> store.load(r.fingerprint()));
     Analysis a = analyzer.read(heard, c, p);
     return new Opened(heard, c, a, String.join(" ", recording.notes()));
   }

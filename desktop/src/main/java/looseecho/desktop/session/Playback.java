@@ -2,6 +2,7 @@ package looseecho.desktop.session;
 
 import java.util.List;
 import java.util.Objects;
+import java.util.function.Supplier;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
@@ -31,7 +32,7 @@ public final class Playback implements AutoCloseable {
   static final double MOST_SECONDS = 900;
 
   private final Player player;
-  private final EchoRenderer renderer;
+  private final Supplier<EchoRenderer> renderer;
   private final ObjectProperty<Solo> solo = new SimpleObjectProperty<>();
   private final DoubleProperty speed = new SimpleDoubleProperty(1);
   private final BooleanProperty click = new SimpleBooleanProperty(false);
@@ -50,7 +51,7 @@ public final class Playback implements AutoCloseable {
 
   private record Both(Slowed heard, Audio echo) {}
 
-  Playback(Player player, EchoRenderer renderer) {
+  Playback(Player player, Supplier<EchoRenderer> renderer) {
     this.player = player;
     this.renderer = renderer;
     speed.addListener((o, a, b) -> refresh());
@@ -134,7 +135,7 @@ public final class Playback implements AutoCloseable {
         part == null
             ? t
             : part.drum().map(t::only).orElseGet(() -> t.only(part.notes().orElseThrow()));
-    Audio own = part == null ? e.audio() : renderer.mix(alone, p);
+    Audio own = part == null ? e.audio() : renderer.get().mix(alone, p);
     return slow(own, to, t.attacks(), p);
   }
 

@@ -2,35 +2,33 @@ package looseecho.desktop.session;
 
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.IntegerProperty;
+import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleIntegerProperty;
+import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
-import looseecho.audio.Audio;
 import looseecho.demo.Demo;
 import looseecho.echo.Edits;
 import looseecho.echo.History;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
 import looseecho.echo.TemplateMerge;
 import looseecho.echo.TemplateMerge.Merged;
 import looseecho.exchange.TemplateExport;
-import looseecho.notes.Line;
 import looseecho.project.CorrectionStore;
-import looseecho.pulse.TapTempo;
+import looseecho.project.Project;
 import looseecho.reading.Progress;
-import looseecho.sound.EchoRenderer;
-import looseecho.sound.LoudnessMatch;
 import looseecho.sound.OutputDevice;
 import looseecho.sound.Player;
 import looseecho.sound.Sounds;
@@ -40,31 +38,31 @@ import looseecho.sound.Sounds;
  * interface's thread.
  */
 public final class Session implements AutoCloseable {
-  private static final double LONGEST_ECHO = 1800; // seconds that are rendered to be played
-
   private final Work work = new Work();
-  private final Work rendering = new Work();
   private final Player player;
   private final Ear ear;
-  private final EchoRenderer renderer = new EchoRenderer(Sounds.plain());
+  private final Keeper keeper;
   private final ReadOnlyObjectWrapper<Reference> reference = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Analysis> analysis = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Template> template = new ReadOnlyObjectWrapper<>();
-  private final ReadOnlyObjectWrapper<EchoSound> echo = new ReadOnlyObjectWrapper<>();
   private final StringProperty message = new SimpleStringProperty("");
   private final IntegerProperty section = new SimpleIntegerProperty(-1);
+  private final ObjectProperty<Part> part = new SimpleObjectProperty<>(Part.of(Lane.KICK));
   private final Playback playback;
-  private final ReadOnlyObjectWrapper<TapTempo> tapped = new ReadOnlyObjectWrapper<>();
-  private final List<Double> taps = new ArrayList<>();
+  private final EchoMaker maker;
+  private final Taps taps = new Taps();
   private Analyzer.Heard heard;
   private final ReadOnlyObjectWrapper<Corrections> corrections =
       new ReadOnlyObjectWrapper<>(Corrections.NONE);
   private History<Moment> history;
+  private Template exact;
 
   public Session(OutputDevice device, CorrectionStore store) {
     this.player = new Player(device);
-    this.playback = new Playback(player, renderer);
+    this.maker = new EchoMaker(player, e -> playback().echo(e), e -> failed("Rendering", e));
+    this.playback = new Playback(player, maker::renderer);
     this.ear = new Ear(store);
+    this.keeper = new Keeper(store.folder().resolveSibling("kept"), this::project);
     this.message.set(device.remark());
   }
 
@@ -73,16 +71,135 @@ public final class Session implements AutoCloseable {
     open(p -> Demo.file(Demo.cache(), p), "Saltmarsh Radio: the tide tables (demo)");
   }
 
-  /** Opens a sound file. */
+  /** Opens a sound file or a project. */
   public void open(Path path) {
-    open(p -> path, path.getFileName().toString());
+    String name = path.getFileName().toString();
+    if (name.endsWith(".looseecho")) {
+      openProject(path, false);
+    } else {
+      open(p -> path, name);
+    }
+  }
+
+  /** Takes up work that a killed window left behind. */
+  public void recover(Path left) {
+    openProject(left, true);
+  }
+
+  private record OpenedProject(Ear.Opened heard, Project project) {}
+
+  private void openProject(Path path, boolean left) {
+    work.start(
+        p -> {
+          Keeper.Read read = keeper.read(path);
+          Project.Link link = read.project().reference();
+          Ear.Opened o =
+              ear.open(
+                  read.sound(),
+                  link.name(),
+                  Optional.of(read.project().corrections()),
+                  r -> javafx.application.Platform.runLater(() -> take(r)),
+                  p);
+          return new OpenedProject(o, read.project());
+        },
+        o -> {
+          heard = o.heard().heard();
+          corrections.set(o.project().corrections());
+          history =
+              new History<>(
+                  new Moment(
+                      o.project().corrections(),
+                      o.heard().analysis(),
+                      o.project().template(),
+                      o.project().sounds()),
+                  o.project().log());
+          message.set(left ? "Your unsaved work is back. Save it to keep it." : o.heard().note());
+          show();
+          own(left ? null : path);
+          if (left) {
+            keeper.changed();
+            keeper.forget(path);
+          }
+        },
+        e -> failed("Opening", e));
+  }
+
+  private void own(Path project) {
+    try {
+      String words = keeper.took(project);
+      if (!words.isEmpty()) {
+        message.set(words);
+      }
+    } catch (IOException e) {
+      failed("Opening", e);
+    }
+  }
+
+  /** The work as it is now; empty when there is no template. */
+  private Optional<Project> project() {
+    Reference r = reference.get();
+    if (history == null || r == null || history.present().template() == null) {
+      return Optional.empty();
+    }
+    Moment m = history.present();
+    Template exact = exact();
+    return Optional.of(
+        new Project(
+            new Project.Link(
+                r.name(), r.path().toAbsolutePath().toString(), r.fingerprint(), false),
+            m.corrections(),
+            exact == null ? m.template() : exact,
+            m.template(),
+            m.sounds(),
+            history.log()));
+  }
+
+  /** The exact template of what is heard now; null when there is none. */
+  public Template exact() {
+    return exact;
+  }
+
+  /** Saves the work; {@code pack} puts the reference into the file. */
+  public void save(Path to, boolean pack) {
+    Optional<Project> now = project();
+    if (now.isEmpty()) {
+      message.set("There is nothing to save yet.");
+      return;
+    }
+    Optional<Path> sound = pack ? Optional.of(reference.get().path()) : Optional.empty();
+    work.start(
+        p -> keeper.write(now.get(), sound, to),
+        words -> {
+          if (!to.equals(keeper.pathProperty().get())) {
+            own(to);
+          }
+          keeper.unsavedProperty().set(false);
+          message.set(words);
+        },
+        e -> failed("Saving", e));
+  }
+
+  /** Other sounds, or another mix. */
+  public void sound(Sounds other, String words) {
+    history.apply(history.present().with(other), words);
+    message.set(words);
+    changed();
+  }
+
+  private void changed() {
+    keeper.changed();
+    show();
   }
 
   private void open(Work.Job<Path> finder, String name) {
     work.start(
         p ->
             ear.open(
-                finder.run(p), name, r -> javafx.application.Platform.runLater(() -> take(r)), p),
+                finder.run(p),
+                name,
+                Optional.empty(),
+                r -> javafx.application.Platform.runLater(() -> take(r)),
+                p),
         this::take,
         e -> failed("Opening", e));
   }
@@ -90,7 +207,7 @@ public final class Session implements AutoCloseable {
   private void take(Reference r) {
     analysis.set(null);
     template.set(null);
-    echo.set(null);
+    maker.forget();
     history = null;
     section.set(-1);
     reference.set(r);
@@ -103,17 +220,19 @@ public final class Session implements AutoCloseable {
     corrections.set(o.corrections());
     message.set(o.note());
     take(o.analysis(), "Template made from what was heard");
+    own(null);
   }
 
   private void take(Analysis a, String why) {
     Template made = new TemplateBuilder().build(a).orElse(null);
     if (history == null) {
-      history = new History<>(new Moment(corrections.get(), a, made), why);
+      history = new History<>(new Moment(corrections.get(), a, made, Sounds.plain()), why);
       show();
     } else {
       Merged merged = merged(made);
-      history.apply(new Moment(corrections.get(), a, merged.template()), why);
-      show();
+      Sounds same = history.present().sounds();
+      history.apply(new Moment(corrections.get(), a, merged.template(), same), why);
+      changed();
       message.set(
           merged.kept() ? why : why + ". Your echo was made anew; undo brings the edited one back");
     }
@@ -153,37 +272,30 @@ public final class Session implements AutoCloseable {
     return !a.pulse().equals(b.pulse()) || !a.sections().equals(b.sections());
   }
 
-  /** Counts a tap on the beat, at the moment it is called. */
-  public void tap() {
-    taps.add(System.nanoTime() / 1e9);
-    tapped.set(TapTempo.of(taps).orElse(null));
-  }
-
-  /** Null before the fourth tap in a row. */
-  public ReadOnlyObjectProperty<TapTempo> tappedProperty() {
-    return tapped.getReadOnlyProperty();
+  public Taps taps() {
+    return taps;
   }
 
   /** Applies an edit of the template. */
   public void edit(Edits.Edited edit) {
     history.apply(history.present().with(edit.template()), edit.words());
     message.set(edit.words());
-    show();
+    changed();
   }
 
   public void undo() {
     if (history != null) {
-      history.undo().ifPresent(w -> changed("Undone: " + w));
+      history.undo().ifPresent(w -> changedBack("Undone: " + w));
     }
   }
 
   public void redo() {
     if (history != null) {
-      history.redo().ifPresent(w -> changed("Done again: " + w));
+      history.redo().ifPresent(w -> changedBack("Done again: " + w));
     }
   }
 
-  private void changed(String words) {
+  private void changedBack(String words) {
     Corrections now = history.present().corrections();
     if (!now.equals(corrections.get())) {
       corrections.set(now);
@@ -197,7 +309,7 @@ public final class Session implements AutoCloseable {
           e -> failed("Keeping the correction", e));
     }
     message.set(words);
-    show();
+    changed();
   }
 
   /**
@@ -207,29 +319,22 @@ public final class Session implements AutoCloseable {
   private void show() {
     Moment m = history.present();
     if (analysis.get() != m.analysis()) {
+      exact = new TemplateBuilder().build(m.analysis()).orElse(null);
       analysis.set(m.analysis());
       playback.heard(m.analysis());
     }
+    maker.use(m.sounds());
     Template t = m.template();
     template.set(t);
     if (t == null) {
       return;
     }
     section.set(Math.min(Math.max(0, section.get()), t.sections().size() - 1));
-    if (t.end() > LONGEST_ECHO) {
+    if (t.end() > EchoMaker.LONGEST) {
       message.set("Heard whole. Its echo can be edited and written, but is too long to be played.");
       return;
     }
-    rendering.start(
-        p -> {
-          Audio mix = renderer.mix(t, p);
-          return new EchoSound(mix, new Peaks(mix), LoudnessMatch.gain(mix), t);
-        },
-        e -> {
-          echo.set(e);
-          playback.echo(e);
-        },
-        e -> failed("Rendering", e));
+    maker.render(t);
   }
 
   /** Writes MIDI, mix and stems into a folder. */
@@ -242,7 +347,7 @@ public final class Session implements AutoCloseable {
         reference.get().path().getFileName().toString().replaceFirst("(?<=.)\\.[^.]+$", "")
             + " echo";
     work.start(
-        p -> new TemplateExport().write(t, renderer, folder, name, true, p),
+        p -> new TemplateExport().write(t, maker.renderer(), folder, name, true, p),
         files ->
             message.set(
                 files.size()
@@ -250,24 +355,6 @@ public final class Session implements AutoCloseable {
                     + folder
                     + ": MIDI, the mix and a stem per part"),
         e -> failed("The export", e));
-  }
-
-  /** Lets one hit be heard at once. */
-  public void audition(Lane lane, int velocity) {
-    player.audition(renderer.oneShot(lane, velocity));
-  }
-
-  /** Lets notes be heard together at once. */
-  public void audition(Line line, List<Integer> pitches, int velocity) {
-    float[] all = new float[0];
-    for (int pitch : pitches) {
-      float[] one = renderer.oneNote(line, pitch, velocity, 0.4);
-      all = all.length < one.length ? Arrays.copyOf(all, one.length) : all;
-      for (int i = 0; i < one.length; i++) {
-        all[i] += one[i];
-      }
-    }
-    player.audition(all);
   }
 
   private void failed(String what, Exception e) {
@@ -292,6 +379,20 @@ public final class Session implements AutoCloseable {
 
   public Player player() {
     return player;
+  }
+
+  public Keeper keeper() {
+    return keeper;
+  }
+
+  /** What was done, in words, in order. */
+  public List<String> log() {
+    return history == null ? List.of() : history.log();
+  }
+
+  /** What turns the echo into sound. */
+  public EchoMaker maker() {
+    return maker;
   }
 
   public Playback playback() {
@@ -319,7 +420,7 @@ public final class Session implements AutoCloseable {
 
   /** Null until it is rendered. */
   public ReadOnlyObjectProperty<EchoSound> echoProperty() {
-    return echo.getReadOnlyProperty();
+    return maker.echoProperty();
   }
 
   /** One line for the person; never null. */
@@ -332,10 +433,16 @@ public final class Session implements AutoCloseable {
     return section;
   }
 
+  /** The part at work; never null. */
+  public ObjectProperty<Part> partProperty() {
+    return part;
+  }
+
   @Override
   public void close() {
     work.close();
-    rendering.close();
+    maker.close();
+    keeper.close();
     playback.close();
     player.close();
   }

@@ -1,0 +1,187 @@
+package looseecho.desktop;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Alert;
+import javafx.scene.control.ButtonType;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import javafx.stage.DirectoryChooser;
+import javafx.stage.FileChooser;
+import looseecho.desktop.control.Buttons;
+import looseecho.desktop.session.Session;
+import looseecho.desktop.theme.Theme;
+
+/** Opening, saving and exporting, with the questions that go with them. */
+final class Files {
+  private static final DateTimeFormatter WHEN =
+      DateTimeFormatter.ofPattern("d MMMM, HH:mm", Locale.ENGLISH).withZone(ZoneId.systemDefault());
+  private static final int SHOWN = 4;
+
+  private final Session session;
+  private final Node owner;
+
+  Files(Session session, Node owner) {
+    this.session = session;
+    this.owner = owner;
+  }
+
+  void choose() {
+    FileChooser chooser = new FileChooser();
+    chooser.setTitle("Open a reference or a project");
+    chooser
+        .getExtensionFilters()
+        .addAll(
+            new FileChooser.ExtensionFilter(
+                "Sound files and projects",
+                "*.wav",
+                "*.aif",
+                "*.aiff",
+                "*.flac",
+                "*.mp3",
+                "*.ogg",
+                "*.looseecho"),
+            new FileChooser.ExtensionFilter("All files", "*"));
+    File file = chooser.showOpenDialog(owner.getScene().getWindow());
+    if (file != null) {
+      open(file.toPath());
+    }
+  }
+
+  void open(Path path) {
+    if (mayLose()) {
+      session.open(path);
+    }
+  }
+
+  void openDemo() {
+    if (mayLose()) {
+      session.openDemo();
+    }
+  }
+
+  void save() {
+    Path path = session.keeper().pathProperty().get();
+    if (path == null) {
+      saveAs();
+    } else {
+      session.save(path, false);
+    }
+  }
+
+  void saveAs() {
+    if (session.templateProperty().get() == null) {
+      session.messageProperty().set("There is nothing to save yet.");
+      return;
+    }
+    FileChooser chooser = new FileChooser();
+    chooser.setTitle("Save the project");
+    FileChooser.ExtensionFilter plain =
+        new FileChooser.ExtensionFilter("Project, the reference stays where it is", "*.looseecho");
+    FileChooser.ExtensionFilter packed =
+        new FileChooser.ExtensionFilter("Project with the reference in it", "*.looseecho");
+    chooser.getExtensionFilters().addAll(plain, packed);
+    chooser.setInitialFileName(
+        session
+                .referenceProperty()
+                .get()
+                .name()
+                .replaceFirst("(?<=.)\\.[^.]+$", "")
+                .replaceAll("[^\\w. -]", "_")
+            + ".looseecho");
+    File file = chooser.showSaveDialog(owner.getScene().getWindow());
+    if (file != null) {
+      String name = file.getName().endsWith(".looseecho") ? file.getPath() : file + ".looseecho";
+      session.save(Path.of(name), chooser.getSelectedExtensionFilter() == packed);
+    }
+  }
+
+  void export() {
+    DirectoryChooser chooser = new DirectoryChooser();
+    chooser.setTitle("Export MIDI, mix and stems into a folder");
+    File folder = chooser.showDialog(owner.getScene().getWindow());
+    if (folder != null) {
+      session.export(folder.toPath());
+    }
+  }
+
+  /** Asks about unsaved work; false when the person wants to stay. */
+  boolean mayLose() {
+    if (!session.keeper().unsavedProperty().get()) {
+      return true;
+    }
+    ButtonType save = new ButtonType("Save it");
+    ButtonType leave = new ButtonType("Leave it");
+    ButtonType stay = ButtonType.CANCEL;
+    Alert question =
+        new Alert(
+            Alert.AlertType.CONFIRMATION,
+            "The work on this track is not saved.",
+            save,
+            leave,
+            stay);
+    question.setTitle("Loose Echo");
+    question.setHeaderText(null);
+    question.setGraphic(null);
+    question.initOwner(owner.getScene().getWindow());
+    question.getDialogPane().getStylesheets().setAll(owner.getScene().getStylesheets());
+    question.getDialogPane().getStyleClass().addAll(owner.getScene().getRoot().getStyleClass());
+    Optional<ButtonType> answer = question.showAndWait();
+    if (answer.filter(b -> b == save).isPresent()) {
+      save();
+      return false; // it goes on when the person asks again, once it is saved
+    }
+    return answer.filter(b -> b == leave).isPresent();
+  }
+
+  /** Rows for work that a killed window left behind, and for projects worked on lately. */
+  List<Node> leftBehind() {
+    List<Node> rows = new ArrayList<>();
+    for (Path left : session.keeper().leftBehind()) {
+      Label words =
+          new Label(
+              "Unsaved work from "
+                  + WHEN.format(Instant.ofEpochMilli(left.toFile().lastModified())));
+      HBox row = new HBox(8, words);
+      row.getChildren()
+          .addAll(
+              Buttons.of(
+                  "recover", "Take it up", "Opens it as it was", () -> session.recover(left)),
+              Buttons.of(
+                  "forget",
+                  "Forget it",
+                  "Deletes it",
+                  () -> {
+                    session.keeper().forget(left);
+                    row.setVisible(false);
+                  }));
+      row.setAlignment(Pos.CENTER);
+      rows.add(row);
+    }
+    List<Path> recent = session.keeper().recent();
+    if (!recent.isEmpty()) {
+      Label title = new Label("Worked on lately");
+      title.getStyleClass().add(Theme.QUIET);
+      VBox box = new VBox(4, title);
+      box.setAlignment(Pos.CENTER);
+      for (Path p : recent.subList(0, Math.min(SHOWN, recent.size()))) {
+        box.getChildren()
+            .add(
+                Buttons.of(
+                    "recent", p.getFileName().toString(), p.toString(), () -> session.open(p)));
+      }
+      rows.add(box);
+    }
+    return rows;
+  }
+}

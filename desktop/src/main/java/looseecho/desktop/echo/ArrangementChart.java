@@ -1,0 +1,247 @@
+package looseecho.desktop.echo;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.geometry.VPos;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.text.Font;
+import looseecho.desktop.control.ChartPane;
+import looseecho.desktop.control.Glyphs;
+import looseecho.desktop.session.Session;
+import looseecho.desktop.theme.Theme;
+import looseecho.echo.Part;
+import looseecho.echo.Template;
+import looseecho.echo.TemplateSection;
+import looseecho.echo.Words;
+
+/**
+ * Parts by sections: an outline where the part is heard, filled where the echo plays it, the fuller
+ * the busier. The section and the part at work are framed.
+ */
+final class ArrangementChart extends ChartPane {
+  private static final double NAMES = 118;
+  private static final double HEAD = 22;
+  private static final double LEAST_ROW = 15;
+  private final Session session;
+  private final Consumer<String> hint;
+
+  ArrangementChart(Session session, Consumer<String> hint) {
+    this.session = session;
+    this.hint = hint;
+    setId("arrangement");
+    setMinHeight(120);
+    session.templateProperty().addListener((o, a, b) -> fit());
+    fit();
+    setFocusTraversable(true);
+    setAccessibleText("Which part plays in which section");
+    focusedProperty().addListener((o, a, b) -> redraw());
+    follow(session.templateProperty());
+    follow(session.sectionProperty());
+    follow(session.partProperty());
+    follow(session.maker().soundsProperty());
+    setOnMousePressed(this::pressed);
+    setOnMouseMoved(e -> tell(sectionAt(e.getX()), partAt(e.getY())));
+    setOnKeyPressed(this::key);
+  }
+
+  private void fit() {
+    double height = HEAD + LEAST_ROW * parts().size() + 2;
+    setMinHeight(Math.max(60, height));
+    setPrefHeight(Math.max(60, height));
+  }
+
+  private Template template() {
+    return session.templateProperty().get();
+  }
+
+  /** Parts that are heard or written anywhere. */
+  List<Part> parts() {
+    List<Part> out = new ArrayList<>();
+    if (template() != null) {
+      out.addAll(Part.of(template()));
+      if (session.exact() != null) {
+        Part.of(session.exact()).stream().filter(p -> !out.contains(p)).forEach(out::add);
+      }
+    }
+    return out;
+  }
+
+  /** The heard section that is like one of the echo; null when there is none. */
+  TemplateSection heardLike(int section) {
+    Template exact = session.exact();
+    if (exact == null) {
+      return null;
+    }
+    TemplateSection s = template().sections().get(section);
+    if (section < exact.sections().size()
+        && exact.sections().get(section).label().equals(s.label())) {
+      return exact.sections().get(section);
+    }
+    return exact.sections().stream()
+        .filter(e -> e.label().equals(s.label()))
+        .findFirst()
+        .orElse(null);
+  }
+
+  private double rowHeight() {
+    return Math.min(22, (getHeight() - HEAD) / Math.max(1, parts().size()));
+  }
+
+  private double x(int beat) {
+    int beats = template().beats().size() - 1;
+    return NAMES + (getWidth() - NAMES - 8) * beat / beats;
+  }
+
+  private int sectionAt(double px) {
+    Template t = template();
+    for (int s = 0; t != null && s < t.sections().size(); s++) {
+      if (px >= x(t.firstBeat(s)) && px < x(t.firstBeat(s) + t.sections().get(s).beats())) {
+        return s;
+      }
+    }
+    return -1;
+  }
+
+  private int partAt(double py) {
+    int row = (int) Math.floor((py - HEAD) / rowHeight());
+    return row >= 0 && row < parts().size() ? row : -1;
+  }
+
+  private void pressed(MouseEvent e) {
+    requestFocus();
+    int section = sectionAt(e.getX());
+    int part = partAt(e.getY());
+    if (section >= 0) {
+      session.sectionProperty().set(section);
+    }
+    if (part >= 0) {
+      session.partProperty().set(parts().get(part));
+    }
+  }
+
+  private void key(KeyEvent e) {
+    List<Part> parts = parts();
+    if (parts.isEmpty() || e.isShortcutDown() || e.isAltDown() || e.isShiftDown()) {
+      return;
+    }
+    int row = Math.max(0, parts.indexOf(session.partProperty().get()));
+    int section = session.sectionProperty().get();
+    int sections = template().sections().size();
+    switch (e.getCode()) {
+      case LEFT -> session.sectionProperty().set(Math.max(0, section - 1));
+      case RIGHT -> session.sectionProperty().set(Math.min(sections - 1, section + 1));
+      case UP -> session.partProperty().set(parts.get(Math.max(0, row - 1)));
+      case DOWN -> session.partProperty().set(parts.get(Math.min(parts.size() - 1, row + 1)));
+      default -> {
+        return;
+      }
+    }
+    tell(session.sectionProperty().get(), parts.indexOf(session.partProperty().get()));
+    e.consume();
+  }
+
+  private void tell(int section, int row) {
+    if (section < 0 || row < 0) {
+      hint.accept("");
+      return;
+    }
+    Part part = parts().get(row);
+    TemplateSection s = template().sections().get(section);
+    TemplateSection heard = heardLike(section);
+    String unit = part.lane().isPresent() ? " hits" : " notes";
+    hint.accept(
+        part.words()
+            + " in "
+            + s.label()
+            + " "
+            + s.role()
+            + ", "
+            + Words.bars((double) s.beats() / template().beatsPerBar())
+            + (heard == null ? "" : "   heard: " + part.size(heard) + unit)
+            + "   echo: "
+            + part.size(s)
+            + unit);
+  }
+
+  @Override
+  protected void draw(GraphicsContext g, double w, double h) {
+    Template t = template();
+    if (t == null) {
+      return;
+    }
+    List<Part> parts = parts();
+    double row = rowHeight();
+    g.setTextBaseline(VPos.CENTER);
+    drawSections(g, t, HEAD + row * parts.size());
+    for (int i = 0; i < parts.size(); i++) {
+      Part part = parts.get(i);
+      double y = HEAD + (i + 0.5) * row;
+      boolean muted = session.maker().soundsProperty().get().strip(part).muted();
+      g.setFill(colour(Hue.QUIET));
+      part.lane().ifPresent(lane -> Glyphs.solid(g, lane, 10, y, 11));
+      g.setFont(Font.font(Theme.TEXT_FAMILY, row < 17 ? 12 : 13));
+      g.setFill(colour(muted ? Hue.QUIET : Hue.INK));
+      g.fillText(part.words() + (muted ? " (off)" : ""), 26, y, NAMES - 30);
+      double busiest = 1e-9;
+      for (TemplateSection s : t.sections()) {
+        busiest = Math.max(busiest, (double) part.size(s) / s.beats());
+      }
+      for (int s = 0; s < t.sections().size(); s++) {
+        drawCell(g, part, s, y, row, busiest, muted);
+      }
+    }
+  }
+
+  private void drawSections(GraphicsContext g, Template t, double bottom) {
+    for (int s = 0; s < t.sections().size(); s++) {
+      TemplateSection section = t.sections().get(s);
+      double left = Math.round(x(t.firstBeat(s))) + 0.5;
+      double right = x(t.firstBeat(s) + section.beats());
+      if (s == session.sectionProperty().get()) {
+        g.setFill(colour(Hue.WASH));
+        g.fillRect(left, 0, right - left, bottom);
+      }
+      g.setStroke(colour(Hue.LINE));
+      g.strokeLine(left, 0, left, bottom);
+      g.setFont(Font.font(Theme.TEXT_FAMILY, 13));
+      g.setFill(colour(Hue.INK));
+      if (right - left > 14) {
+        g.fillText(
+            right - left > 64 ? section.label() + "  " + section.role() : section.label(),
+            left + 4,
+            HEAD / 2,
+            right - left - 6);
+      }
+    }
+  }
+
+  private void drawCell(
+      GraphicsContext g, Part part, int s, double y, double row, double busiest, boolean muted) {
+    Template t = template();
+    TemplateSection section = t.sections().get(s);
+    double left = x(t.firstBeat(s)) + 2;
+    double width = Math.max(3, x(t.firstBeat(s) + section.beats()) - left - 2);
+    double height = row - 3;
+    TemplateSection heard = heardLike(s);
+    if (part.size(section) > 0) {
+      double full = 0.3 + 0.7 * part.size(section) / section.beats() / busiest;
+      g.setFill(colour(Hue.ECHO, muted ? 0.25 : 0.85));
+      g.fillRoundRect(left + 2, y - height * full / 2 + 1, width - 4, height * full - 2, 5, 5);
+    }
+    if (heard != null && part.size(heard) > 0) {
+      g.setStroke(colour(Hue.HEARD));
+      g.setLineWidth(1.2);
+      g.strokeRoundRect(left, y - height / 2, width, height, 6, 6);
+      g.setLineWidth(1);
+    }
+    if (part.equals(session.partProperty().get()) && s == session.sectionProperty().get()) {
+      g.setStroke(colour(Hue.INK));
+      g.setLineWidth(isFocused() ? 2 : 1);
+      g.strokeRoundRect(left - 1.5, y - row / 2 + 0.5, width + 3, row - 1, 7, 7);
+      g.setLineWidth(1);
+    }
+  }
+}

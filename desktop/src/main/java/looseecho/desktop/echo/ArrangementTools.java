@@ -1,0 +1,145 @@
+package looseecho.desktop.echo;
+
+import java.util.List;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Region;
+import looseecho.desktop.control.Buttons;
+import looseecho.desktop.session.Session;
+import looseecho.desktop.theme.Theme;
+import looseecho.echo.Arrangement;
+import looseecho.echo.Edits;
+import looseecho.echo.Part;
+import looseecho.echo.Template;
+import looseecho.echo.TemplateSection;
+
+/** What can be done to the section and the part at work, by button and by key. */
+final class ArrangementTools extends FlowPane {
+  private final Session session;
+  private final ArrangementChart chart;
+
+  ArrangementTools(Session session, ArrangementChart chart) {
+    super(6, 4);
+    this.session = session;
+    this.chart = chart;
+    add("repeat", "Repeat", "The section once more behind itself (R)", this::repeat);
+    add("take-out", "Take out", "Takes the section out (X)", () -> edit(Arrangement::remove));
+    add("shorter", "− beat", "The section a beat shorter (−)", () -> resize(-1));
+    add("longer", "+ beat", "The section a beat longer (+)", () -> resize(1));
+    add("section-stop", "Stop at its end", "Silence on its last beat", this::stop);
+    add("part-on", "Part in, out", "Lets the part play here, or takes it out (I)", this::toggle);
+    add(
+        "part-alike",
+        "Same in all alike",
+        "Plays the part the same way in every section with this letter",
+        () -> edit((t, s) -> Arrangement.copyToAlike(t, part(), s)));
+    add("part-mute", "Part off", "Leaves the part out of the sound (M)", this::mute);
+    chart.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+  }
+
+  private void add(String id, String text, String tip, Runnable action) {
+    var b = Buttons.of(id, text, tip, action);
+    b.getStyleClass().add(Theme.CHIP);
+    b.setMinWidth(Region.USE_PREF_SIZE);
+    getChildren().add(b);
+  }
+
+  private interface Change {
+    Edits.Edited of(Template t, int section);
+  }
+
+  private void edit(Change change) {
+    Template t = session.templateProperty().get();
+    if (t != null) {
+      session.edit(change.of(t, session.sectionProperty().get()));
+    }
+  }
+
+  private Part part() {
+    return session.partProperty().get();
+  }
+
+  private void repeat() {
+    edit(Arrangement::repeat);
+  }
+
+  private void resize(int beats) {
+    edit((t, s) -> Arrangement.resize(t, s, t.sections().get(s).beats() + beats));
+  }
+
+  private void stop() {
+    edit(
+        (t, s) -> {
+          int per = t.meter().stepsPerBeat();
+          return Arrangement.stop(t, s, (t.sections().get(s).beats() - 1) * per, per);
+        });
+  }
+
+  /** Out when it plays; else as it is heard here, or as in the nearest section that has it. */
+  private void toggle() {
+    edit(
+        (t, s) -> {
+          Part part = part();
+          if (part.size(t.sections().get(s)) > 0) {
+            return Arrangement.silence(t, part, s);
+          }
+          TemplateSection heard = chart.heardLike(s);
+          if (heard != null
+              && part.size(heard) > 0
+              && heard.beats() == t.sections().get(s).beats()) {
+            return part.lane().isPresent()
+                ? Edits.part(
+                    t,
+                    s,
+                    part.lane().get(),
+                    heard.hits(part.lane().get()),
+                    "As heard: " + part.words())
+                : Edits.line(
+                    t,
+                    s,
+                    part.line().get(),
+                    heard.notes(part.line().get()),
+                    "As heard: " + part.words());
+          }
+          return nearest(t, part, s).stream()
+              .findFirst()
+              .map(from -> Arrangement.copyPart(t, part, from, s))
+              .orElse(new Edits.Edited(t, "Nobody plays " + part.words() + " anywhere yet"));
+        });
+  }
+
+  private static List<Integer> nearest(Template t, Part part, int section) {
+    return java.util.stream.IntStream.range(0, t.sections().size())
+        .filter(i -> part.size(t.sections().get(i)) > 0)
+        .boxed()
+        .sorted(java.util.Comparator.comparingInt(i -> Math.abs(i - section)))
+        .toList();
+  }
+
+  private void mute() {
+    var sounds = session.maker().soundsProperty().get();
+    boolean off = !sounds.strip(part()).muted();
+    session.sound(
+        sounds.with(part(), sounds.strip(part()).muted(off)),
+        part().words() + (off ? " is off" : " is on"));
+  }
+
+  private void key(KeyEvent e) {
+    if (e.isShortcutDown()) {
+      return;
+    }
+    switch (e.getCode()) {
+      case R -> repeat();
+      case X -> edit(Arrangement::remove);
+      case I, ENTER -> toggle();
+      case M -> mute();
+      case DELETE, BACK_SPACE -> edit((t, s) -> Arrangement.silence(t, part(), s));
+      case PLUS, EQUALS, ADD -> resize(1);
+      case MINUS, SUBTRACT -> resize(-1);
+      default -> {
+        return;
+      }
+    }
+    e.consume();
+  }
+}

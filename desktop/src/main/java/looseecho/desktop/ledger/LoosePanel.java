@@ -1,0 +1,99 @@
+package looseecho.desktop.ledger;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.VBox;
+import looseecho.desktop.control.Buttons;
+import looseecho.desktop.session.Session;
+import looseecho.desktop.theme.Theme;
+import looseecho.echo.Template;
+import looseecho.loose.Aspect;
+import looseecho.loose.Loosener;
+import looseecho.loose.Originality;
+
+/** How loose each aspect shall get, and how far the echo is from the reference by now. */
+final class LoosePanel extends VBox {
+  private final Session session;
+  private final Map<Aspect, Slider> amounts = new EnumMap<>(Aspect.class);
+  private final Map<Aspect, Label> readings = new EnumMap<>(Aspect.class);
+  private final Label last = new Label();
+  private long seed = 1;
+  private int steps; // of the last loosening, to be undone together
+
+  LoosePanel(Session session) {
+    super(4);
+    this.session = session;
+    getChildren().add(ReadingRow.heading("Loosen, and how new it is"));
+    GridPane grid = new GridPane(8, 2);
+    for (Aspect aspect : Aspect.values()) {
+      Slider s = new Slider(0, 100, 0);
+      s.setId("loose-" + aspect.words());
+      s.setPrefWidth(70);
+      s.setBlockIncrement(10);
+      s.setTooltip(new Tooltip(String.join("\n", Loosener.operations().get(aspect))));
+      Label now = new Label("0 %");
+      now.setId("new-" + aspect.words());
+      now.getStyleClass().add(Theme.NUMBER);
+      amounts.put(aspect, s);
+      readings.put(aspect, now);
+      Label name = new Label(aspect.words());
+      name.setMinWidth(86);
+      now.setMinWidth(52);
+      grid.addRow(aspect.ordinal(), name, s, now);
+    }
+    last.setId("loose-last");
+    last.setWrapText(true);
+    last.getStyleClass().add(Theme.SMALL);
+    FlowPane buttons =
+        new FlowPane(
+            6,
+            6,
+            Buttons.of(
+                "loosen",
+                "Loosen",
+                "Does it, step by step; undo takes each step back",
+                this::loosen),
+            Buttons.of("loosen-other", "Another way", "Undoes it and draws again", this::again));
+    getChildren().addAll(grid, buttons, last);
+    session.templateProperty().addListener((o, a, b) -> read(b));
+    read(session.templateProperty().get());
+  }
+
+  private void read(Template t) {
+    Template exact = session.exact();
+    if (t != null && exact != null) {
+      Originality.of(exact, t)
+          .forEach((aspect, v) -> readings.get(aspect).setText(Math.round(v) + " %"));
+    }
+  }
+
+  private void loosen() {
+    Template t = session.templateProperty().get();
+    if (t == null) {
+      return;
+    }
+    Map<Aspect, Integer> wanted = new EnumMap<>(Aspect.class);
+    amounts.forEach((aspect, s) -> wanted.put(aspect, (int) Math.round(s.getValue())));
+    List<Loosener.Step> done = new Loosener().loosen(t, wanted, seed);
+    steps = done.size();
+    done.forEach(s -> session.edit(s.edit()));
+    last.setText(
+        steps == 0
+            ? "Move a slider first: how far may each go?"
+            : steps + " steps. The last: " + done.get(steps - 1).words());
+  }
+
+  private void again() {
+    for (int i = 0; i < steps; i++) {
+      session.undo();
+    }
+    seed++;
+    loosen();
+  }
+}

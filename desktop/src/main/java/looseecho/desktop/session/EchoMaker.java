@@ -1,0 +1,101 @@
+package looseecho.desktop.session;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import looseecho.activity.Lane;
+import looseecho.audio.Audio;
+import looseecho.echo.Template;
+import looseecho.notes.Line;
+import looseecho.sound.EchoRenderer;
+import looseecho.sound.LoudnessMatch;
+import looseecho.sound.Player;
+import looseecho.sound.Sounds;
+
+/**
+ * Turns the template into sound, aside while the music goes on; a newer edit replaces a rendering
+ * that is still running. Belongs to the interface's thread.
+ */
+public final class EchoMaker implements AutoCloseable {
+  static final double LONGEST = 1800; // seconds that are rendered to be played
+  private static final double NOTE_SECONDS = 0.4;
+
+  private final Player player;
+  private final Consumer<EchoSound> ready;
+  private final Consumer<Exception> failed;
+  private final Work rendering = new Work();
+  private final ReadOnlyObjectWrapper<EchoSound> echo = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<Sounds> sounds = new ReadOnlyObjectWrapper<>(Sounds.plain());
+  private EchoRenderer renderer = new EchoRenderer(Sounds.plain());
+
+  EchoMaker(Player player, Consumer<EchoSound> ready, Consumer<Exception> failed) {
+    this.player = player;
+    this.ready = ready;
+    this.failed = failed;
+  }
+
+  void forget() {
+    echo.set(null);
+  }
+
+  /** Other sounds for what is rendered from now on. */
+  void use(Sounds other) {
+    if (!sounds.get().equals(other)) {
+      sounds.set(other);
+      renderer = new EchoRenderer(other);
+    }
+  }
+
+  void render(Template t) {
+    EchoRenderer now = renderer;
+    rendering.start(
+        p -> {
+          Audio mix = now.mix(t, p);
+          return new EchoSound(mix, new Peaks(mix), LoudnessMatch.gain(mix), t);
+        },
+        e -> {
+          echo.set(e);
+          ready.accept(e);
+        },
+        failed);
+  }
+
+  EchoRenderer renderer() {
+    return renderer;
+  }
+
+  /** Lets one hit be heard at once. */
+  public void audition(Lane lane, int velocity) {
+    player.audition(renderer.oneShot(lane, velocity));
+  }
+
+  /** Lets notes be heard together at once. */
+  public void audition(Line line, List<Integer> pitches, int velocity) {
+    float[] all = new float[0];
+    for (int pitch : pitches) {
+      float[] one = renderer.oneNote(line, pitch, velocity, NOTE_SECONDS);
+      all = all.length < one.length ? Arrays.copyOf(all, one.length) : all;
+      for (int i = 0; i < one.length; i++) {
+        all[i] += one[i];
+      }
+    }
+    player.audition(all);
+  }
+
+  /** Null until it is rendered. */
+  public ReadOnlyObjectProperty<EchoSound> echoProperty() {
+    return echo.getReadOnlyProperty();
+  }
+
+  /** Sounds and mix of the echo. */
+  public ReadOnlyObjectProperty<Sounds> soundsProperty() {
+    return sounds.getReadOnlyProperty();
+  }
+
+  @Override
+  public void close() {
+    rendering.close();
+  }
+}

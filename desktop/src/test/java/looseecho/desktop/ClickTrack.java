@@ -1,0 +1,29 @@
+package looseecho.desktop;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import looseecho.activity.Lane;
+import looseecho.audio.Audio;
+import looseecho.audio.WavWriter;
+import looseecho.sound.Bus;
+import looseecho.sound.EchoRenderer;
+import looseecho.sound.Sounds;
+
+/** A plain beat as a file, where a test needs a short track. */
+final class ClickTrack {
+  private ClickTrack() {}
+
+  static void write(Path file, int seconds) throws IOException {
+    int rate = EchoRenderer.RATE;
+    EchoRenderer kit = new EchoRenderer(Sounds.plain());
+    Bus bus = new Bus(seconds * rate, rate);
+    for (int eighth = 0; eighth * 0.25 < seconds - 1; eighth++) {
+      bus.add(kit.oneShot(Lane.HAT_CLOSED, 90), eighth * 0.25, 1, 0);
+      if (eighth % 2 == 0) {
+        bus.add(kit.oneShot(eighth % 4 == 0 ? Lane.KICK : Lane.SNARE, 110), eighth * 0.25, 1, 0);
+      }
+    }
+    Audio audio = bus.audio(0.5);
+    new WavWriter().write(audio, file);
+  }
+}

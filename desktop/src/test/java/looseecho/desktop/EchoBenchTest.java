@@ -1,0 +1,110 @@
+package looseecho.desktop;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javafx.scene.Node;
+import javafx.scene.control.Slider;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import looseecho.activity.Lane;
+import looseecho.echo.Part;
+import looseecho.echo.Template;
+import looseecho.sound.Sounds;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.framework.junit5.Start;
+
+/** A whole session on the echo: arranged, loosened, coloured, saved, damaged, opened again. */
+class EchoBenchTest extends WindowTest {
+  @TempDir private Path dir;
+
+  @Start
+  void start(Stage stage) throws IOException {
+    open(stage);
+  }
+
+  private Template template() {
+    return session.templateProperty().get();
+  }
+
+  private void undo() {
+    robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+  }
+
+  @Test
+  void arrangedLoosenedSavedAndOpenedAgain() throws IOException {
+    openDemo();
+    go("#step-echo");
+    Template exact = template();
+    Node chart = robot.lookup("#arrangement").query();
+    robot.interact(chart::requestFocus);
+    robot.interact(() -> session.partProperty().set(Part.of(Lane.KICK)));
+    robot.interact(() -> session.sectionProperty().set(0));
+    robot.type(KeyCode.RIGHT, KeyCode.DOWN);
+    assertEquals(1, session.sectionProperty().get());
+    assertEquals(Part.of(Lane.SNARE), session.partProperty().get());
+    robot.type(KeyCode.I);
+    assertTrue(template().sections().get(1).hits(Lane.SNARE).isEmpty(), text("#message"));
+    robot.type(KeyCode.I);
+    assertEquals(exact, template(), "back as it is heard");
+    robot.type(KeyCode.R);
+    assertEquals(exact.sections().size() + 1, template().sections().size());
+    robot.type(KeyCode.MINUS);
+    assertEquals(exact.sections().get(1).beats() - 1, template().sections().get(1).beats());
+    for (int i = 0; i < 4; i++) {
+      undo();
+    }
+    assertEquals(exact, template());
+    loosenedAndTakenBack(exact);
+    theSoundIsChanged();
+    savedDamagedAndOpened();
+  }
+
+  private void loosenedAndTakenBack(Template exact) {
+    assertEquals("0 %", text("#new-pattern"));
+    Slider pattern = robot.lookup("#loose-pattern").queryAs(Slider.class);
+    robot.interact(() -> pattern.setValue(30));
+    fire("#loosen");
+    assertNotEquals(exact, template());
+    assertNotEquals("0 %", text("#new-pattern"));
+    assertTrue(text("#loose-last").contains("Kept: "), text("#loose-last"));
+    Template one = template();
+    fire("#loosen-other");
+    assertNotEquals(one, template());
+    assertTrue(session.keeper().unsavedProperty().get());
+  }
+
+  private void theSoundIsChanged() {
+    robot.interact(() -> session.partProperty().set(Part.of(Lane.KICK)));
+    Slider level = robot.lookup("#sound-level").queryAs(Slider.class);
+    robot.interact(() -> level.setValue(-20));
+    Sounds sounds = session.maker().soundsProperty().get();
+    assertEquals(-20, sounds.drumStrips().get(Lane.KICK).levelDb(), 1e-6);
+    until("it is rendered", () -> session.echoProperty().get().template() == template());
+  }
+
+  private void savedDamagedAndOpened() throws IOException {
+    Template mine = template();
+    Sounds sounds = session.maker().soundsProperty().get();
+    Path file = dir.resolve("tide.looseecho");
+    robot.interact(() -> session.save(file, false));
+    until("it is saved", () -> text("#message").equals("Saved as tide.looseecho"));
+    assertFalse(session.keeper().unsavedProperty().get());
+    undo();
+    assertTrue(session.keeper().unsavedProperty().get());
+    robot.interact(() -> session.open(file));
+    until("it is open", () -> mine.equals(template()) && !session.work().runningProperty().get());
+    assertEquals(sounds, session.maker().soundsProperty().get());
+    assertFalse(session.keeper().unsavedProperty().get());
+    Files.write(file, new byte[] {80, 75, 3, 4, 0, 0});
+    robot.interact(() -> session.open(file));
+    until("it is refused", () -> text("#message").contains("The last good version is kept as"));
+    assertEquals(mine, template(), "what was open stays");
+  }
+}
