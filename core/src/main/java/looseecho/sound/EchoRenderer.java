@@ -1,5 +1,7 @@
 package looseecho.sound;
 
+import java.io.IOException;
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -28,14 +30,33 @@ public final class EchoRenderer {
 
   private final Sounds sounds;
   private final Map<Lane, float[]> shots = new EnumMap<>(Lane.class);
+  private final List<String> missing = new ArrayList<>();
   private final PartCache cache = new PartCache();
 
   /** Prepares the one-shots. */
   public EchoRenderer(Sounds sounds) {
     this.sounds = sounds;
     for (Lane lane : Lane.values()) {
-      shots.put(lane, new DrumSynth().render(sounds.drums().get(lane), RATE, 17 + lane.ordinal()));
+      shots.put(lane, shot(lane));
     }
+  }
+
+  /** The lane's one-shot; the synthesised one where the sample can't be read. */
+  private float[] shot(Lane lane) {
+    SampleSound sample = sounds.samples().get(lane);
+    if (sample != null) {
+      try {
+        return sample.render(RATE);
+      } catch (IOException e) {
+        missing.add(sample.path());
+      }
+    }
+    return new DrumSynth().render(sounds.drums().get(lane), RATE, 17 + lane.ordinal());
+  }
+
+  /** Samples that could not be read; the built-in drums stand in for them. */
+  public List<String> missing() {
+    return List.copyOf(missing);
   }
 
   /** The mix and its stems by name; the stems are as loud as in the mix, before the limiter. */

@@ -43,6 +43,7 @@ public final class Player implements AutoCloseable {
 
   private final OutputDevice device;
   private final Thread thread;
+  private final Listening listening = new Listening(EchoRenderer.RATE);
   private final AtomicReference<Deck> deck = new AtomicReference<>(EMPTY);
   private final AtomicReference<float[]> audition = new AtomicReference<>();
   private volatile boolean playing;
@@ -173,6 +174,11 @@ public final class Player implements AutoCloseable {
     audition.set(mono);
   }
 
+  /** How loud and for how long it has sounded. */
+  public Listening listening() {
+    return listening;
+  }
+
   /** What the person is told about the device. */
   public String remark() {
     return device.remark();
@@ -183,6 +189,7 @@ public final class Player implements AutoCloseable {
     Voice voice = new Voice();
     while (!closed) {
       voice.block(out);
+      listening.heard(out, BLOCK);
       device.write(out, BLOCK);
     }
     device.close();

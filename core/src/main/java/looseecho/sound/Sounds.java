@@ -10,6 +10,7 @@ import looseecho.notes.Line;
  * All sounds of an echo and how they are mixed.
  *
  * @param drums a recipe per lane
+ * @param samples one-shots that stand in for drums; lanes without one are missing
  * @param tones a recipe per line
  * @param drumStrips place in the mix per lane
  * @param lineStrips place in the mix per line
@@ -20,6 +21,7 @@ import looseecho.notes.Line;
  */
 public record Sounds(
     Map<Lane, DrumSound> drums,
+    Map<Lane, SampleSound> samples,
     Map<Line, ToneSound> tones,
     Map<Lane, Strip> drumStrips,
     Map<Line, Strip> lineStrips,
@@ -29,6 +31,7 @@ public record Sounds(
     double drumDrive) {
   public Sounds {
     drums = Map.copyOf(drums);
+    samples = samples == null ? Map.of() : Map.copyOf(samples);
     tones = Map.copyOf(tones);
     drumStrips = Map.copyOf(drumStrips);
     lineStrips = Map.copyOf(lineStrips);
@@ -76,6 +79,7 @@ public record Sounds(
     }
     return new Sounds(
         s,
+        Map.of(),
         Map.of(Line.BASS, ToneSound.BASS, Line.CHORDS, ToneSound.PAD, Line.RIFF, ToneSound.PLUCK),
         strips,
         Map.of(
@@ -100,7 +104,8 @@ public record Sounds(
     Map<Line, Strip> l = new EnumMap<>(lineStrips);
     part.lane().ifPresent(lane -> d.put(lane, strip));
     part.line().ifPresent(line -> l.put(line, strip));
-    return new Sounds(drums, tones, d, l, roomSeconds, delayBeats, delayFeedback, drumDrive);
+    return new Sounds(
+        drums, samples, tones, d, l, roomSeconds, delayBeats, delayFeedback, drumDrive);
   }
 
   /** The same with another drum. */
@@ -108,7 +113,35 @@ public record Sounds(
     Map<Lane, DrumSound> d = new EnumMap<>(drums);
     d.put(lane, sound);
     return new Sounds(
-        d, tones, drumStrips, lineStrips, roomSeconds, delayBeats, delayFeedback, drumDrive);
+        d,
+        samples,
+        tones,
+        drumStrips,
+        lineStrips,
+        roomSeconds,
+        delayBeats,
+        delayFeedback,
+        drumDrive);
+  }
+
+  /** The same with a one-shot for a lane; null brings the synthesised drum back. */
+  public Sounds with(Lane lane, SampleSound sample) {
+    Map<Lane, SampleSound> own = new EnumMap<>(Lane.class);
+    own.putAll(samples);
+    own.put(lane, sample);
+    if (sample == null) {
+      own.remove(lane);
+    }
+    return new Sounds(
+        drums,
+        own,
+        tones,
+        drumStrips,
+        lineStrips,
+        roomSeconds,
+        delayBeats,
+        delayFeedback,
+        drumDrive);
   }
 
   /** The same with another tone. */
@@ -116,6 +149,14 @@ public record Sounds(
     Map<Line, ToneSound> t = new EnumMap<>(tones);
     t.put(line, sound);
     return new Sounds(
-        drums, t, drumStrips, lineStrips, roomSeconds, delayBeats, delayFeedback, drumDrive);
+        drums,
+        samples,
+        t,
+        drumStrips,
+        lineStrips,
+        roomSeconds,
+        delayBeats,
+        delayFeedback,
+        drumDrive);
   }
 }

@@ -210,4 +210,51 @@ class SoundTest {
     assertTrue(Signals.rms(stems.get("clap").channel(0), at, at + 2000) > 0.03);
     assertEquals(renderer.oneShot(Lane.CLAP, 127).length, renderer.oneShot(Lane.CLAP, 20).length);
   }
+
+  /** What is played live is what is written: the same samples, but for volume and the fade in. */
+  @Test
+  void livePlayIsTheRendering() throws InterruptedException {
+    Audio mix = new EchoRenderer(Sounds.plain()).mix(TemplateTest.small(), Progress.NONE);
+    CountDownLatch ready = new CountDownLatch(1);
+    Recorder device = new Recorder(120, n -> hold(ready));
+    try (Player p = new Player(device)) {
+      p.load(mix, 1);
+      p.echo(mix, 1);
+      p.balance(1);
+      p.volume(1);
+      p.play();
+      ready.countDown();
+      float[] x = device.left();
+      double best = Double.MAX_VALUE; // blocks before the first sound are silent
+      for (int silent = 0; silent < 4 * 512 && best > 2e-3; silent++) {
+        double worst = 0;
+        for (int i = RATE / 2; i + silent < x.length && worst < best; i++) {
+          worst = Math.max(worst, Math.abs(mix.left(i) - x[i + silent]));
+        }
+        best = Math.min(best, worst);
+      }
+      assertTrue(best < 2e-3, "differs by " + best);
+      assertTrue(p.listening().seconds() > 0.3 && p.listening().levelDb() < 0);
+    }
+  }
+
+  @Test
+  void samplesAreCutTurnedAndTransposed() {
+    float[] ramp = new float[RATE];
+    for (int i = 0; i < ramp.length; i++) {
+      ramp[i] = i / (float) ramp.length;
+    }
+    SampleSound s = new SampleSound("x", 12, 100, 500, 0, false);
+    float[] up = s.shape(ramp, RATE);
+    assertEquals(
+        RATE / 4, up.length, 1, "an octave up is half as long (ratio 2, equal temperament)");
+    assertTrue(up[10] < up[up.length - 1]);
+    float[] back = s.turned(true).shape(ramp, RATE);
+    assertEquals(up[0], back[back.length - 1], 0.01);
+    EchoRenderer r =
+        new EchoRenderer(
+            Sounds.plain().with(Lane.KICK, SampleSound.of(java.nio.file.Path.of("gone.wav"))));
+    assertEquals(1, r.missing().size(), "a lost sample is told, and the built-in drum plays");
+    assertTrue(r.oneShot(Lane.KICK, 100).length > 1000);
+  }
 }

@@ -40,7 +40,7 @@ final class KeysCard {
     },
     {"V", "flam or roll on the step"},
     {"N", "day or night"},
-    {"F1", "this card"},
+    {"F1, F2", "this card, the sums"},
   };
 
   private KeysCard() {}

@@ -108,6 +108,7 @@ public final class Shell extends BorderPane {
             save,
             Buttons.of("demo", "Demo", "Open the demo", files::openDemo),
             light,
+            Buttons.of("sums", "Sums", "Note values, intervals, ratios (F2)", this::sums),
             Buttons.of("help", "Keys", "All keys (F1)", this::help));
     header.setAlignment(Pos.CENTER_LEFT);
     header.getStyleClass().add("header");
@@ -215,6 +216,11 @@ public final class Shell extends BorderPane {
     KeysCard.show(centre);
   }
 
+  private void sums() {
+    var t = session.templateProperty().get();
+    ArithmeticCard.show(centre, t == null ? 120 : t.bpm());
+  }
+
   private void shortcut(KeyEvent e) {
     if (e.getTarget() instanceof javafx.scene.control.TextInputControl) {
       return;
@@ -274,6 +280,7 @@ public final class Shell extends BorderPane {
       case G -> transport.slower();
       case O -> loopBars();
       case F1 -> help();
+      case F2 -> sums();
       default -> {
         return false;
       }

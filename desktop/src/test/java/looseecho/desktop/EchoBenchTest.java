@@ -62,6 +62,9 @@ class EchoBenchTest extends WindowTest {
     }
     assertEquals(exact, template());
     loosenedAndTakenBack(exact);
+    robot.type(KeyCode.F2);
+    assertTrue(text("#sum-interval").contains("+4 semitones"), text("#sum-interval"));
+    robot.type(KeyCode.F2);
     theSoundIsChanged();
     savedDamagedAndOpened();
   }

@@ -1,18 +1,23 @@
 package looseecho.desktop.ledger;
 
+import java.io.File;
 import java.util.Locale;
 import java.util.function.DoubleFunction;
 import java.util.function.DoubleUnaryOperator;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
 import looseecho.activity.Lane;
+import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Part;
 import looseecho.notes.Line;
 import looseecho.sound.DrumSound;
+import looseecho.sound.SampleSound;
 import looseecho.sound.Sounds;
 import looseecho.sound.Strip;
 import looseecho.sound.ToneSound;
@@ -78,6 +83,46 @@ final class SoundPanel extends VBox {
     part.lane().ifPresent(this::drum);
     part.line().ifPresent(this::tone);
     getChildren().setAll(ReadingRow.heading("Sound of the " + part.words()), grid);
+    part.lane().ifPresent(lane -> getChildren().add(sample(lane)));
+  }
+
+  /** A one-shot of the person's own for a drum. */
+  private FlowPane sample(Lane lane) {
+    SampleSound now = sounds().samples().get(lane);
+    FlowPane box = new FlowPane(6, 4);
+    box.getChildren()
+        .add(
+            Buttons.of(
+                "sample",
+                "Own sample…",
+                "A one-shot of yours instead of the built-in drum",
+                () -> choose(lane)));
+    if (now != null) {
+      box.getChildren()
+          .add(
+              Buttons.of(
+                  "sample-off", "Built-in", "The built-in drum again", () -> use(lane, null)));
+    }
+    return box;
+  }
+
+  private void choose(Lane lane) {
+    FileChooser chooser = new FileChooser();
+    chooser.setTitle("A one-shot for the " + lane.words());
+    chooser
+        .getExtensionFilters()
+        .add(
+            new FileChooser.ExtensionFilter(
+                "Sound files", "*.wav", "*.aif", "*.aiff", "*.flac", "*.mp3", "*.ogg"));
+    File file = chooser.showOpenDialog(getScene().getWindow());
+    if (file != null) {
+      use(lane, SampleSound.of(file.toPath()));
+    }
+  }
+
+  private void use(Lane lane, SampleSound sample) {
+    String words = sample == null ? ": built-in" : ": " + new File(sample.path()).getName();
+    session.sound(sounds().with(lane, sample), lane.words() + words);
   }
 
   private Strip strip(Part part) {
@@ -85,6 +130,27 @@ final class SoundPanel extends VBox {
   }
 
   private void drum(Lane lane) {
+    SampleSound own = sounds().samples().get(lane);
+    if (own != null) {
+      slider(
+          "semitones",
+          -24,
+          24,
+          own.semitones(),
+          "%+.0f",
+          v -> sounds().with(lane, own.tuned(Math.rint(v))));
+      slider("start", 0, 500, own.startMs(), "%.0f ms", v -> sounds().with(lane, own.from(v)));
+      slider(
+          "length", 0, 2000, own.lengthMs(), "%.0f ms", v -> sounds().with(lane, own.lasting(v)));
+      slider(
+          "backwards",
+          0,
+          1,
+          own.reversed() ? 1 : 0,
+          "%.0f",
+          v -> sounds().with(lane, own.turned(v > 0.5)));
+      return;
+    }
     DrumSound d = sounds().drums().get(lane);
     if (d.toneHz() > 0) {
       slider("pitch", 30, 600, d.toneHz(), "%.0f Hz", v -> sounds().with(lane, d.tuned(v)));

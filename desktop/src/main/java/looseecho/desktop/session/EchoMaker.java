@@ -45,6 +45,12 @@ public final class EchoMaker implements AutoCloseable {
     if (!sounds.get().equals(other)) {
       sounds.set(other);
       renderer = new EchoRenderer(other);
+      if (!renderer.missing().isEmpty()) {
+        failed.accept(
+            new java.io.IOException(
+                "These samples are not there, built-in drums stand in for them: "
+                    + String.join(", ", renderer.missing())));
+      }
     }
   }
 

@@ -17,12 +17,14 @@ import looseecho.analysis.Analysis;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.hits.Place;
+import looseecho.sound.Listening;
 
 /** The strip at the bottom. */
 public final class TransportBar extends HBox {
   private final Session session;
   private final Button play = new Button("Play");
   private final Label place = new Label();
+  private final Label listened = new Label();
   private final Slider balance = new Slider(0, 1, 0.5);
 
   public TransportBar(Session session) {
@@ -74,13 +76,26 @@ public final class TransportBar extends HBox {
             quiet("echo"),
             gap(),
             quiet("volume"),
-            volume);
+            volume,
+            listened());
     new AnimationTimer() {
       @Override
       public void handle(long now) {
         update();
       }
     }.start();
+  }
+
+  /** Level and time of listening. */
+  private Label listened() {
+    listened.setId("listened");
+    listened.getStyleClass().add(Theme.SMALL);
+    listened.setMinWidth(76);
+    listened.setTooltip(
+        new Tooltip(
+            "How loud it is now, against full scale, and how long you have listened. What reaches your ears depends on your"
+                + " headphones: keep it low, take breaks, and see a doctor when your ears ring."));
+    return listened;
   }
 
   /** The speed with its number; the pitch stays. */
@@ -171,6 +186,13 @@ public final class TransportBar extends HBox {
   }
 
   private void update() {
+    Listening ears = session.player().listening();
+    String level = ears.levelDb() <= -80 ? "silent" : Math.round(ears.levelDb()) + " dB";
+    long minutes = (long) (ears.seconds() / 60);
+    String heard = level + "\n" + minutes + " min " + (long) ears.seconds() % 60 + " s";
+    if (!heard.equals(listened.getText())) {
+      listened.setText(heard);
+    }
     play.setText(session.player().playing() ? "Pause" : "Play");
     double t = session.player().position();
     Analysis a = session.analysisProperty().get();

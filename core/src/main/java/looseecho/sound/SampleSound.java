@@ -1,0 +1,85 @@
+package looseecho.sound;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import looseecho.audio.Audio;
+import looseecho.audio.AudioReader;
+import looseecho.audio.Resampler;
+import looseecho.reading.Progress;
+
+/**
+ * A one-shot of the person's own instead of a synthesised drum.
+ *
+ * @param path of the sound file
+ * @param semitones played faster or slower by so many, which also shortens or lengthens it
+ * @param startMs cut off at the front
+ * @param lengthMs how much of it sounds, 0 for all
+ * @param fadeMs fall at its end
+ * @param reversed true to play it backwards
+ */
+public record SampleSound(
+    String path,
+    double semitones,
+    double startMs,
+    double lengthMs,
+    double fadeMs,
+    boolean reversed) {
+  private static final double LONGEST_SECONDS = 20;
+  private static final double PEAK = 0.9;
+
+  public SampleSound {
+    if (!(Math.abs(semitones) <= 48) || !(startMs >= 0) || !(lengthMs >= 0) || !(fadeMs >= 0)) {
+      throw new IllegalArgumentException("not a sample: " + path + ", " + semitones + " semitones");
+    }
+  }
+
+  public static SampleSound of(Path file) {
+    return new SampleSound(file.toAbsolutePath().toString(), 0, 0, 0, 5, false);
+  }
+
+  public SampleSound tuned(double value) {
+    return new SampleSound(path, value, startMs, lengthMs, fadeMs, reversed);
+  }
+
+  public SampleSound from(double ms) {
+    return new SampleSound(path, semitones, ms, lengthMs, fadeMs, reversed);
+  }
+
+  public SampleSound lasting(double ms) {
+    return new SampleSound(path, semitones, startMs, ms, fadeMs, reversed);
+  }
+
+  public SampleSound turned(boolean backwards) {
+    return new SampleSound(path, semitones, startMs, lengthMs, fadeMs, backwards);
+  }
+
+  /** Reads and shapes it: mono at a rate, its peak as loud as a synthesised drum's. */
+  float[] render(int rate) throws IOException {
+    Audio own = new AudioReader().read(Path.of(path), Progress.NONE).audio();
+    return shape(new Resampler().resample(own, rate).mono(), rate);
+  }
+
+  /** Cuts, turns and transposes. */
+  float[] shape(float[] x, int rate) {
+    int from = Math.min(x.length, (int) (startMs * rate / 1000));
+    int most = (int) ((lengthMs > 0 ? lengthMs / 1000 : LONGEST_SECONDS) * rate);
+    int count = Math.max(0, Math.min(x.length - from, most));
+    float peak = 1e-9f;
+    for (int i = from; i < from + count; i++) {
+      peak = Math.max(peak, Math.abs(x[i]));
+    }
+    double step = Math.pow(2, semitones / 12);
+    float[] out = new float[(int) (count / step)];
+    int fade = (int) (fadeMs * rate / 1000);
+    for (int i = 0; i < out.length; i++) {
+      double at = i * step;
+      int k = (int) at;
+      int a = from + (reversed ? count - 1 - k : k);
+      int b = from + (reversed ? Math.max(0, count - 2 - k) : Math.min(count - 1, k + 1));
+      double y = x[a] + (at - k) * (x[b] - x[a]);
+      double end = fade == 0 ? 1 : Math.min(1, (out.length - i) / (double) fade);
+      out[i] = (float) (PEAK * y / peak * end);
+    }
+    return out;
+  }
+}
