@@ -91,11 +91,17 @@ public final class PulseFinder {
     }
     double[] times = refine(activity, path.times());
     SteadyGrid.Fit fit = SteadyGrid.fit(times, settings.steadyMs());
+    int[] places = path.positions();
+    var mended =
+        PhaseSlip.mend(activity, times, settings.steadyMs(), settings.steadyShare(), beats);
+    if (mended.isPresent()) {
+      times = mended.get().times();
+      places = mended.get().places();
+      fit = SteadyGrid.fit(times, settings.steadyMs());
+    }
     boolean steady = fit.share() >= settings.steadyShare();
     BeatGrid grid =
-        steady
-            ? BeatGrid.steady(fit, times, path.positions(), beats)
-            : BeatGrid.played(times, path.positions(), beats);
+        steady ? BeatGrid.steady(fit, times, places, beats) : BeatGrid.played(times, places, beats);
     grid.fitTo(span[0], span[1]);
     grid.move(wanted.nudge());
     wanted.barOneAt().ifPresent(grid::barOneAt);

@@ -21,6 +21,7 @@ import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
 import looseecho.form.Event;
 import looseecho.notes.Key;
+import looseecho.notes.Note;
 import looseecho.reading.Progress;
 import looseecho.reading.Reading.Settled;
 import looseecho.sound.EchoRenderer;
@@ -165,6 +166,25 @@ class DemoTest {
             .filter(s -> Math.abs(s.end() - TUNE.stopEnd()) < 0.1)
             .count(),
         analysis.form().events(Event.Kind.STOP).toString());
+  }
+
+  /**
+   * Notes of a line with their pitch: onset within 50 ms, the same semitone (MIREX note tracking).
+   */
+  private static double noteF(List<Tune.Tone> truth, List<Note> found) {
+    double[] t = truth.stream().mapToDouble(n -> 1000 * n.pitch() + n.start()).sorted().toArray();
+    double[] f = found.stream().mapToDouble(n -> 1000 * n.pitch() + n.start()).sorted().toArray();
+    return Metrics.f(t, f, 0.05);
+  }
+
+  @Test
+  void bassAndRiffAreWrittenDownAsNotes() {
+    double bass = noteF(TUNE.bass(), analysis.tonality().bass());
+    double riff = noteF(TUNE.riff(), analysis.tonality().riff());
+    assertTrue(bass > 0.6, "bass " + bass);
+    assertTrue(riff > 0.6, "riff " + riff);
+    assertTrue(!analysis.tonality().figures().isEmpty(), "the riff comes back");
+    assertEquals(0, analysis.tonality().tuningCents(), 3);
   }
 
   @Test
