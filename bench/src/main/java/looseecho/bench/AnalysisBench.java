@@ -2,14 +2,26 @@ package looseecho.bench;
 
 import java.io.IOException;
 import java.util.concurrent.TimeUnit;
+import looseecho.activity.Activities;
+import looseecho.activity.ActivityNet;
+import looseecho.activity.Lane;
+import looseecho.activity.LineNet;
+import looseecho.activity.MelSpectra;
+import looseecho.activity.Register;
 import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
 import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
+import looseecho.audio.Resampler;
 import looseecho.demo.Demo;
+import looseecho.echo.Edits;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
+import looseecho.hits.HitFinder;
+import looseecho.notes.BassDetails;
+import looseecho.notes.LineFinder;
+import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
 import looseecho.sound.EchoRenderer;
 import looseecho.sound.Sounds;
@@ -33,7 +45,7 @@ import org.openjdk.jmh.annotations.Warmup;
 @OutputTimeUnit(TimeUnit.SECONDS)
 @Fork(1)
 @Warmup(iterations = 1)
-@Measurement(iterations = 4)
+@Measurement(iterations = 3)
 public class AnalysisBench {
   private static final int SECONDS = 240;
   private Audio track;
@@ -41,6 +53,13 @@ public class AnalysisBench {
   private Analyzer.Heard heard;
   private Template template;
   private EchoRenderer renderer;
+  private final ActivityNet net = ActivityNet.load();
+  private final LineNet bassNet = LineNet.load(Register.BASS);
+  private final LineNet riffNet = LineNet.load(Register.RIFF);
+  private float[] mono;
+  private float[] low;
+  private float[] middle;
+  private Pulse pulse;
 
   @Setup
   public void setUp() throws IOException {
@@ -59,11 +78,35 @@ public class AnalysisBench {
             .build(analyzer.read(heard, Corrections.NONE, Progress.NONE))
             .orElseThrow();
     renderer = new EchoRenderer(Sounds.plain());
+    renderer.mix(template, Progress.NONE);
+    mono = new Resampler().resample(track.mono(), demo.sampleRate(), MelSpectra.RATE);
+    low = new Resampler().resample(mono, MelSpectra.RATE, Register.BASS.rate());
+    middle = new Resampler().resample(mono, MelSpectra.RATE, Register.RIFF.rate());
+    pulse = analyzer.read(heard, Corrections.NONE, Progress.NONE).pulse().orElseThrow();
   }
 
   @Benchmark
   public Analysis wholeAnalysis() {
     return analyzer.analyse(track, Corrections.NONE, Progress.NONE);
+  }
+
+  /** Spectra and the network for drums and beats, and the hits picked from it. */
+  @Benchmark
+  public Object hitsStage() {
+    MelSpectra mel = MelSpectra.of(mono, Progress.NONE);
+    Activities a = net.run(mel, Progress.NONE);
+    return new HitFinder(HitFinder.Settings.DEFAULTS).find(a, pulse, Progress.NONE);
+  }
+
+  /** Both line networks and their notes, the sound already at their rates. */
+  @Benchmark
+  public Object notesStage() {
+    LineFinder lines = new LineFinder(LineFinder.Settings.DEFAULTS);
+    var bass =
+        new BassDetails(low, Register.BASS.rate(), 0, t -> false)
+            .complete(lines.find(bassNet.run(low, 0, Progress.NONE)));
+    var riff = lines.find(riffNet.run(middle, 0, Progress.NONE));
+    return bass.size() + riff.size();
   }
 
   @Benchmark
@@ -73,6 +116,13 @@ public class AnalysisBench {
 
   @Benchmark
   public Audio renderTemplate() {
+    return new EchoRenderer(Sounds.plain()).mix(template, Progress.NONE);
+  }
+
+  /** One step put in: only that part is rendered anew, and all are mixed. */
+  @Benchmark
+  public Audio renderEdit() {
+    template = Edits.toggle(template, 0, Lane.CLAP, 5, 80, false).template();
     return renderer.mix(template, Progress.NONE);
   }
 }

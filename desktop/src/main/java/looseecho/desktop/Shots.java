@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
+import java.util.function.ToIntFunction;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
@@ -14,6 +15,8 @@ import javax.imageio.ImageIO;
 import looseecho.desktop.ground.WaveChart;
 import looseecho.desktop.session.Session;
 import looseecho.echo.Template;
+import looseecho.echo.TemplateSection;
+import looseecho.notes.Line;
 
 /** Pictures of the window, taken when the reference has been heard and the echo rendered. */
 final class Shots {
@@ -42,13 +45,20 @@ final class Shots {
     whenReady(
         () -> {
           Session session = shell.session();
-          session.sectionProperty().set(busiest(session.templateProperty().get()));
+          session.sectionProperty().set(most(session.templateProperty().get(), Shots::hits));
           session
               .player()
               .seek(session.templateProperty().get().time(session.sectionProperty().get(), 6, 0));
           Deque<Runnable> jobs = new ArrayDeque<>();
           for (Bench bench : Bench.values()) {
             jobs.add(() -> shell.go(bench));
+            if (bench == Bench.NOTES) {
+              jobs.add(
+                  () ->
+                      session
+                          .sectionProperty()
+                          .set(most(session.templateProperty().get(), Shots::riff)));
+            }
             jobs.add(
                 () ->
                     write(
@@ -62,17 +72,23 @@ final class Shots {
         });
   }
 
-  /** The section with the most hits shows most. */
-  private static int busiest(Template t) {
+  /** The section that has most of something shows most. */
+  private static int most(Template t, ToIntFunction<TemplateSection> count) {
     int best = 0;
     for (int s = 1; s < t.sections().size(); s++) {
-      best = hits(t, s) > hits(t, best) ? s : best;
+      boolean more =
+          count.applyAsInt(t.sections().get(s)) > count.applyAsInt(t.sections().get(best));
+      best = more ? s : best;
     }
     return best;
   }
 
-  private static int hits(Template t, int section) {
-    return t.sections().get(section).drums().values().stream().mapToInt(List::size).sum();
+  private static int hits(TemplateSection s) {
+    return s.drums().values().stream().mapToInt(List::size).sum();
+  }
+
+  private static int riff(TemplateSection s) {
+    return s.notes(Line.RIFF).size();
   }
 
   private void next(Deque<Runnable> jobs) {
