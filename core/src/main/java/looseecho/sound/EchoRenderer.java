@@ -99,19 +99,31 @@ public final class EchoRenderer {
     Bus room = new Bus(length, RATE);
     Bus delay = new Bus(length, RATE);
     double[] kicks = times(t, Lane.KICK);
-    List<Part> parts = Part.of(t);
+    List<Part> parts = Part.of(t).stream().filter(p -> !sounds.strip(p).muted()).toList();
+    boolean keep = cache.holds(length, parts.size());
+    if (keep) {
+      parts.parallelStream()
+          .forEach(
+              p -> {
+                if (!progress.cancelled()) {
+                  cache.get(t, p, length, kicks, () -> part(t, p, length, kicks));
+                }
+              });
+    }
     boolean any = false;
     for (int i = 0; i < parts.size(); i++) {
       progress.step("Rendering", (double) i / parts.size());
       Part part = parts.get(i);
       Strip strip = sounds.strip(part);
-      if (strip.muted()) {
-        continue;
-      }
-      Bus bus = cache.get(t, part, length, kicks, parts.size(), () -> part(t, part, length, kicks));
+      Bus bus =
+          keep
+              ? cache.get(t, part, length, kicks, () -> part(t, part, length, kicks))
+              : part(t, part, length, kicks);
       stem.accept(part, bus);
       (part.lane().isPresent() ? drums : tones).add(bus, 1);
-      room.add(bus, strip.room());
+      if (strip.room() > 0) {
+        room.add(bus, strip.room());
+      }
       if (strip.delay() > 0) {
         delay.add(bus, strip.delay());
         any = true;

@@ -1,9 +1,9 @@
 package looseecho.sound;
 
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
@@ -14,21 +14,26 @@ import looseecho.echo.Template;
  * several threads.
  */
 final class PartCache {
-  private static final long BUDGET = 500_000_000; // bytes
+  private static final long SHARE = 4; // of the memory, a quarter
 
   /** All that a part's sound depends on besides the sounds, which never change under a renderer. */
   private record Key(List<?> beats, List<?> content, int length, int kicks) {}
 
   private record Kept(Key key, Bus bus) {}
 
-  private final Map<Part, Kept> kept = new HashMap<>();
+  private final Map<Part, Kept> kept = new ConcurrentHashMap<>();
 
-  synchronized Bus get(
-      Template t, Part part, int length, double[] kicks, int parts, Supplier<Bus> render) {
-    if (8L * length * parts > BUDGET) {
+  /** True when so many parts of a length can be kept; else what was kept is let go. */
+  boolean holds(int length, int parts) {
+    boolean fits = 8L * length * parts < Runtime.getRuntime().maxMemory() / SHARE;
+    if (!fits) {
       kept.clear();
-      return render.get();
     }
+    return fits;
+  }
+
+  /** The part as it was rendered before, or rendered now. */
+  Bus get(Template t, Part part, int length, double[] kicks, Supplier<Bus> render) {
     List<?> content =
         t.sections().stream()
             .map(

@@ -3,6 +3,8 @@ package looseecho.sound;
 /** Renders one note: mono, attack at sample 0. Deterministic. */
 public final class ToneSynth {
   private static final int CONTROL = 16; // samples between two settings of the filter
+  private static final int TABLE = 4096;
+  private static final double[] SINE = table();
   private static final double TAIL = 5; // time constants of release rendered
 
   /**
@@ -83,10 +85,25 @@ public final class ToneSynth {
       phase[v] += steps[v];
       phase[v] -= phase[v] >= 1 ? 1 : 0;
       double saw = s.saw() > 0 ? 2 * phase[v] - 1 - polyBlep(phase[v], steps[v]) : 0;
-      double sine = s.saw() < 1 ? Math.sin(2 * Math.PI * phase[v]) : 0;
+      double sine = s.saw() < 1 ? sine(phase[v]) : 0;
       sum += s.saw() * saw + (1 - s.saw()) * sine;
     }
     return sum / Math.sqrt(phase.length);
+  }
+
+  /** Sine of a phase in cycles, 0..1, from a table; within 3e-7 of the exact one. */
+  private static double sine(double phase) {
+    double at = phase * TABLE;
+    int k = (int) at;
+    return SINE[k] + (at - k) * (SINE[k + 1] - SINE[k]);
+  }
+
+  private static double[] table() {
+    double[] t = new double[TABLE + 2];
+    for (int k = 0; k < t.length; k++) {
+      t[k] = Math.sin(2 * Math.PI * k / TABLE);
+    }
+    return t;
   }
 
   /** Rounds the saw's step so that it does not alias (Valimaki and Huovilainen 2007). */

@@ -1,0 +1,123 @@
+package looseecho.cli;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import looseecho.activity.Lane;
+import looseecho.audio.AudioReader;
+import looseecho.audio.WavWriter;
+import looseecho.notes.Key;
+import looseecho.notes.Scale;
+import looseecho.project.Project;
+import looseecho.project.ProjectFile;
+import looseecho.reading.Progress;
+import looseecho.sound.Bus;
+import looseecho.sound.EchoRenderer;
+import looseecho.sound.Sounds;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import picocli.CommandLine;
+
+/** From a reference to a project and to sound, without a window. */
+class TemplateCommandTest {
+  @TempDir private Path dir;
+  private final StringWriter out = new StringWriter();
+  private final StringWriter err = new StringWriter();
+
+  private int run(Object... args) {
+    out.getBuffer().setLength(0);
+    err.getBuffer().setLength(0);
+    String[] words = java.util.Arrays.stream(args).map(String::valueOf).toArray(String[]::new);
+    return new CommandLine(new Main())
+        .setOut(new PrintWriter(out))
+        .setErr(new PrintWriter(err))
+        .execute(words);
+  }
+
+  /** Sixteen seconds of a plain beat at 120. */
+  private Path beat() throws IOException {
+    EchoRenderer kit = new EchoRenderer(Sounds.plain());
+    Bus bus = new Bus(16 * EchoRenderer.RATE, EchoRenderer.RATE);
+    for (int eighth = 0; eighth < 60; eighth++) {
+      bus.add(kit.oneShot(Lane.HAT_CLOSED, eighth % 2 == 0 ? 100 : 70), 0.25 * eighth, 1, 0);
+      if (eighth % 2 == 0) {
+        bus.add(kit.oneShot(eighth % 4 == 0 ? Lane.KICK : Lane.SNARE, 110), 0.25 * eighth, 1, 0);
+      }
+    }
+    Path file = dir.resolve("pier beat.wav");
+    new WavWriter().write(bus.audio(0.5), file);
+    return file;
+  }
+
+  @Test
+  void aProjectIsMadeLoosenedAndRendered() throws IOException {
+    Path beat = beat();
+    Path exact = dir.resolve("exact.looseecho");
+    assertEquals(0, run("template", beat, "-o", exact), err.toString());
+    Project p = new ProjectFile().read(exact);
+    assertEquals(120, p.template().bpm(), 0.5);
+    assertEquals(p.exact(), p.template());
+    assertTrue(out.toString().contains("New pattern: 0 %"), out.toString());
+    Path loose = dir.resolve("loose.looseecho");
+    assertEquals(
+        0,
+        run(
+            "template",
+            beat,
+            "-o",
+            loose,
+            "--looseness",
+            50,
+            "--tempo",
+            96,
+            "--key",
+            "D:dorian",
+            "--seed",
+            4),
+        err.toString());
+    Project q = new ProjectFile().read(loose);
+    assertEquals(96, q.template().bpm(), 1e-9);
+    assertEquals(new Key(2, Scale.DORIAN), q.template().key());
+    assertNotEquals(q.exact().sections(), q.template().sections());
+    assertTrue(q.log().stream().anyMatch(l -> l.contains("Kept: ")), q.log().toString());
+    Path same = dir.resolve("same.looseecho");
+    run(
+        "template",
+        beat,
+        "-o",
+        same,
+        "--looseness",
+        50,
+        "--tempo",
+        96,
+        "--key",
+        "D:dorian",
+        "--seed",
+        4);
+    assertEquals(q.template(), new ProjectFile().read(same).template(), "the seed decides");
+    assertEquals(0, run("render", exact, "--out", dir.resolve("r"), "--stems"), err.toString());
+    var mix = new AudioReader().read(dir.resolve("r/exact.wav"), Progress.NONE).audio();
+    assertTrue(mix.duration() > 14 && mix.peak() > 0.2 && mix.peak() < 0.9);
+    assertTrue(
+        Files.exists(dir.resolve("r/exact.mid")) && Files.exists(dir.resolve("r/exact kick.wav")));
+  }
+
+  @Test
+  void wrongUsageAndBadFilesAreSaid() throws IOException {
+    assertEquals(2, run("template", "x.wav", "--looseness", 101));
+    assertEquals(2, run("template", "x.wav", "--key", "H"));
+    assertTrue(err.toString().contains("must be a key"), err.toString());
+    assertEquals(1, run("template", dir.resolve("none.wav")));
+    assertEquals(1, run("render", dir.resolve("none.looseecho")));
+    assertTrue(err.toString().contains("There is no file"), err.toString());
+    Path bad = Files.writeString(dir.resolve("bad.looseecho"), "not a zip");
+    assertEquals(1, run("render", bad));
+    assertTrue(err.toString().contains("not a Loose Echo project"), err.toString());
+  }
+}

@@ -1,0 +1,129 @@
+package looseecho.sound;
+
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.Map;
+import looseecho.Signals;
+import looseecho.activity.Lane;
+import looseecho.audio.Audio;
+import looseecho.echo.Edits;
+import looseecho.echo.Part;
+import looseecho.echo.StepNote;
+import looseecho.echo.Template;
+import looseecho.echo.TemplateTest;
+import looseecho.notes.Key;
+import looseecho.notes.Line;
+import looseecho.notes.Note;
+import looseecho.notes.Tonality;
+import looseecho.reading.Progress;
+import looseecho.reading.Reading;
+import org.junit.jupiter.api.Test;
+
+class MixTest {
+  private static final int RATE = EchoRenderer.RATE;
+
+  private static Map<String, Audio> stems(Sounds s, Template t) {
+    return new EchoRenderer(s).render(t, Progress.NONE).stems();
+  }
+
+  /** 20 log10 of a ratio of amplitudes is its decibels. */
+  @Test
+  void levelPanAndMuteDoWhatTheySay() {
+    Template t = TemplateTest.small();
+    Part kick = Part.of(Lane.KICK);
+    Sounds plain = Sounds.plain();
+    float[] before = stems(plain, t).get("kick").channel(0);
+    Sounds softer = plain.with(kick, plain.strip(kick).level(plain.strip(kick).levelDb() - 6.0206));
+    float[] after = stems(softer, t).get("kick").channel(0);
+    int at = RATE / 2 + 2000;
+    assertEquals(0.5, Signals.rms(after, at, at + 4000) / Signals.rms(before, at, at + 4000), 1e-3);
+    Sounds left = plain.with(kick, plain.strip(kick).panned(-1));
+    assertEquals(0, Signals.rms(stems(left, t).get("kick").channel(1), 0, 3 * RATE), 1e-6);
+    Sounds off = plain.with(kick, plain.strip(kick).muted(true));
+    assertTrue(!stems(off, t).containsKey("kick"));
+    assertThrows(IllegalArgumentException.class, () -> new Strip(0, 2, false, 0, 100, 0, 0));
+    assertThrows(IllegalArgumentException.class, () -> new Strip(Double.NaN, 0, false, 0, 1, 0, 0));
+  }
+
+  @Test
+  void theBassDucksUnderTheKickByItsDecibels() {
+    Template t = TemplateTest.small();
+    Part bass = Part.of(Line.BASS);
+    Sounds dry = Sounds.plain().with(bass, Sounds.plain().strip(bass).ducked(0, 100));
+    Sounds ducked = Sounds.plain().with(bass, Sounds.plain().strip(bass).ducked(12, 200));
+    float[] a = stems(dry, t).get("bass").channel(0);
+    float[] b = stems(ducked, t).get("bass").channel(0);
+    int kick = (int) (t.time(0, t.sections().get(0).hits(Lane.KICK).get(0).step(), 0) * RATE);
+    double ratio = Signals.rms(b, kick + 10, kick + 500) / Signals.rms(a, kick + 10, kick + 500);
+    assertEquals(-12, 20 * Math.log10(ratio), 1.0);
+  }
+
+  /** The cache gives what a new rendering gives, whichever part is edited and undone. */
+  @Test
+  void onlyWhatChangedIsRenderedAnewAndItSoundsTheSame() {
+    EchoRenderer kept = new EchoRenderer(Sounds.plain());
+    Template t = TemplateTest.small();
+    kept.mix(t, Progress.NONE);
+    Template edited = Edits.toggle(t, 0, Lane.KICK, 7, 90, false).template();
+    List<StepNote> riff = List.of(new StepNote(3, 0, 4, 69, 90, -5, 80));
+    Template more = Edits.line(edited, 0, Line.RIFF, riff, "").template();
+    for (Template x : List.of(edited, more, t)) {
+      assertArrayEquals(
+          new EchoRenderer(Sounds.plain()).mix(x, Progress.NONE).channel(0),
+          kept.mix(x, Progress.NONE).channel(0));
+    }
+  }
+
+  @Test
+  void aSlideArrivesAtItsPitch() {
+    ToneSound sine = new ToneSound(0, 1, 0, 8000, 0, 1, 500, 1, 10, 0);
+    float[] x = new ToneSynth().render(sine, 57, 1, 110, 12, 0.3, RATE);
+    assertEquals(440, crossings(x, 0, 2000), 30, "an octave above at first");
+    assertEquals(
+        220, crossings(x, RATE / 2, RATE * 9 / 10), 3, "A3 in the end (equal temperament)");
+  }
+
+  private static double crossings(float[] x, int from, int to) {
+    int count = 0;
+    int first = -1;
+    int last = -1;
+    for (int i = from + 1; i < to; i++) {
+      if (x[i - 1] <= 0 && x[i] > 0) {
+        first = first < 0 ? i : first;
+        last = i;
+        count++;
+      }
+    }
+    return (count - 1) * (double) RATE / (last - first);
+  }
+
+  @Test
+  void aLineIsBroughtForwardWhileItSounds() {
+    Audio mix = Signals.sine(60, 0.4, 3, RATE, true);
+    float[] both = mix.channel(0).clone();
+    float[] high = Signals.sine(2000, 0.4, 3, RATE, true).channel(0);
+    for (int i = 0; i < both.length; i++) {
+      both[i] += high[i];
+    }
+    Audio audio = new Audio(both, both.clone(), RATE);
+    Tonality heard =
+        new Tonality(
+            Reading.measured(new Key(0, true), 1, ""),
+            List.of(),
+            0,
+            List.of(),
+            List.of(new Note(1, 2, 35, 90, 1)),
+            List.of(new Note(0.5, 1, 95, 90, 1)),
+            List.of());
+    float[] bass = new LineIsolator().isolate(audio, Line.BASS, heard, Progress.NONE).channel(0);
+    assertEquals(0.283, Signals.rms(bass, RATE + 5000, 2 * RATE - 5000), 0.03, "the bass alone");
+    assertEquals(0, Signals.rms(bass, 0, RATE - 3000), 1e-6);
+    float[] riff = new LineIsolator().isolate(audio, Line.RIFF, heard, Progress.NONE).channel(0);
+    assertEquals(0.283, Signals.rms(riff, RATE * 6 / 10, RATE * 9 / 10), 0.03, "the riff alone");
+    assertTrue(Signals.rms(riff, 2 * RATE, 3 * RATE) < 1e-6);
+  }
+}
