@@ -17,6 +17,9 @@ import java.util.stream.StreamSupport;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.audio.AudioReader;
+import looseecho.echo.Edits;
+import looseecho.echo.StepNote;
+import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
 import looseecho.form.Change;
 import looseecho.form.Form;
@@ -27,6 +30,7 @@ import looseecho.notes.Chord;
 import looseecho.notes.ChordKind;
 import looseecho.notes.Glide;
 import looseecho.notes.Key;
+import looseecho.notes.Line;
 import looseecho.notes.Note;
 import looseecho.notes.Tonality;
 import looseecho.pulse.Beat;
@@ -243,5 +247,31 @@ class ExchangeTest {
     var mix = new AudioReader().read(files.get(1), Progress.NONE).audio();
     assertEquals(8.5, mix.duration(), 0.01);
     assertEquals(files.size(), Files.list(out).count());
+  }
+
+  /** A flam is two strokes in the file, the soft one before; lines have tracks of their own. */
+  @Test
+  void ornamentsAndLinesAreWrittenOut() throws IOException {
+    Template t = TemplateTest.small();
+    int step = t.sections().get(0).hits(Lane.SNARE).get(0).step();
+    Template flam = Edits.ornament(t, 0, Lane.SNARE, step).template();
+    Template riff =
+        Edits.line(flam, 0, Line.RIFF, List.of(new StepNote(2, 0, 2, 72, 80, -3, 50)), "")
+            .template();
+    new MidiWriter().write(TemplateExport.song(riff), dir.resolve("t.mid"));
+    SmfReader smf = SmfReader.read(Files.readAllBytes(dir.resolve("t.mid")));
+    var snares =
+        smf.events().stream()
+            .filter(e -> e.status() == 0x99 && e.a() == Lane.SNARE.midi() && e.b() > 0)
+            .toList();
+    assertEquals(t.sections().get(0).hits(Lane.SNARE).size() + 1, snares.size());
+    double first = smf.seconds(snares.get(0).tick());
+    double second = smf.seconds(snares.get(1).tick());
+    assertEquals(0.022, second - first, 0.002, "10 to 30 ms before (common practice)");
+    assertTrue(snares.get(0).b() < snares.get(1).b());
+    var lead =
+        smf.events().stream().filter(e -> (e.status() & 0xF0) == 0x90 && e.a() == 72).findFirst();
+    assertTrue(lead.isPresent() && (lead.get().status() & 0x0F) != 9);
+    assertTrue(smf.events().stream().anyMatch(e -> (e.status() & 0xF0) == 0xE0), "the slide");
   }
 }

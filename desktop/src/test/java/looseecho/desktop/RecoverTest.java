@@ -1,0 +1,101 @@
+package looseecho.desktop;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.Scene;
+import javafx.stage.Stage;
+import looseecho.activity.Lane;
+import looseecho.analysis.Analysis;
+import looseecho.analysis.Analyzer;
+import looseecho.analysis.Corrections;
+import looseecho.audio.AudioReader;
+import looseecho.desktop.session.Session;
+import looseecho.desktop.theme.Theme;
+import looseecho.echo.Edits;
+import looseecho.echo.Template;
+import looseecho.echo.TemplateBuilder;
+import looseecho.project.CorrectionStore;
+import looseecho.project.Project;
+import looseecho.project.ProjectFile;
+import looseecho.reading.Progress;
+import looseecho.sound.SilentDevice;
+import looseecho.sound.Sounds;
+import org.junit.jupiter.api.Test;
+import org.testfx.framework.junit5.Start;
+
+/** Work left behind by a killed window is offered at the next start, and saved work lately done. */
+class RecoverTest extends WindowTest {
+  private Path home;
+  private Template mine;
+  private Path lately;
+
+  @Start
+  void start(Stage stage) throws IOException {
+    home = Files.createTempDirectory("home");
+    Path track = home.resolve("pier.wav");
+    ClickTrack.write(track, 12);
+    Analysis a =
+        new Analyzer()
+            .analyse(
+                new AudioReader().read(track, Progress.NONE).audio(),
+                Corrections.NONE,
+                Progress.NONE);
+    Template exact = new TemplateBuilder().build(a).orElseThrow();
+    mine = Edits.toggle(exact, 0, Lane.CLAP, 3, 77, true).template();
+    Project project =
+        new Project(
+            new Project.Link(
+                "pier.wav", track.toString(), CorrectionStore.fingerprint(track), false),
+            Corrections.NONE,
+            exact,
+            mine,
+            Sounds.plain(),
+            List.of("Template made", "Put clap on step 4 of every bar"));
+    Path unsaved = home.resolve("kept").resolve("unsaved");
+    Files.createDirectories(unsaved);
+    new ProjectFile().write(project, Optional.empty(), unsaved.resolve("left.looseecho"));
+    lately = home.resolve("lately.looseecho");
+    new ProjectFile().write(project, Optional.empty(), lately);
+    Files.writeString(home.resolve("kept").resolve("recent.txt"), lately + "\n/gone.looseecho\n");
+    session =
+        new Session(new SilentDevice(44100), new CorrectionStore(home.resolve("corrections")));
+    shell = new Shell(session);
+    Scene scene = new Scene(shell, 1280, 800);
+    Theme.apply(scene);
+    stage.setScene(scene);
+    stage.show();
+  }
+
+  @Test
+  void leftBehindWorkIsTakenUpAndSaved() throws IOException {
+    assertTrue(robot.lookup("#forget").tryQuery().isPresent());
+    assertEquals("lately.looseecho", robot.lookup("#recent").queryButton().getText());
+    fire("#recover");
+    until("it is back", () -> mine.equals(session.templateProperty().get()));
+    until("its words", () -> text("#message").startsWith("Your unsaved work is back"));
+    assertTrue(session.keeper().unsavedProperty().get());
+    assertEquals(List.of("Template made", "Put clap on step 4 of every bar"), session.log());
+    assertFalse(Files.exists(home.resolve("kept/unsaved/left.looseecho")));
+    Path packed = home.resolve("packed.looseecho");
+    robot.interact(() -> session.save(packed, true));
+    until("it is saved", () -> text("#message").equals("Saved as packed.looseecho"));
+    Files.delete(home.resolve("pier.wav")); // the reference is in the project
+    robot.interact(() -> session.open(packed));
+    until(
+        "it is open without the track",
+        () ->
+            packed.equals(session.keeper().pathProperty().get())
+                && !session.work().runningProperty().get());
+    assertEquals(mine, session.templateProperty().get());
+    robot.interact(() -> session.open(lately));
+    until("the lost track is named", () -> text("#message").contains("neither where it was"));
+    assertEquals(packed, session.keeper().recent().get(0));
+  }
+}
