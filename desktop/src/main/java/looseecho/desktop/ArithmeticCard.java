@@ -2,6 +2,8 @@ package looseecho.desktop;
 
 import java.util.Locale;
 import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -71,9 +73,9 @@ final class ArithmeticCard {
             12,
             title,
             values,
-            new HBox(8, new Label("from"), from, new Label("to"), to, interval),
-            new HBox(8, new Label("to a tempo of"), other, ratio),
-            new HBox(8, new Label("recovery of"), ms, new Label("ms"), nearest));
+            row(word("from"), from, word("to"), to, interval),
+            row(word("to a tempo of"), other, ratio),
+            row(word("recovery of"), ms, word("ms"), nearest));
     card.setId("arithmetic");
     card.getStyleClass().add("panel");
     card.setPadding(new Insets(24));
@@ -100,7 +102,7 @@ final class ArithmeticCard {
             ? "a number"
             : String.format(
                 Locale.ROOT,
-                "%.4f times as fast, stretch to %.2f %%, %+.2f semitones if played faster",
+                "%.4f times as fast, stretch to %.2f %%, or %+.2f semitones",
                 times,
                 100 / times,
                 Arithmetic.semitones(times)));
@@ -130,6 +132,18 @@ final class ArithmeticCard {
     } catch (NumberFormatException e) {
       return -1;
     }
+  }
+
+  private static HBox row(Node... nodes) {
+    HBox box = new HBox(8, nodes);
+    box.setAlignment(Pos.CENTER_LEFT);
+    return box;
+  }
+
+  private static Label word(String text) {
+    Label l = new Label(text);
+    l.setMinWidth(Region.USE_PREF_SIZE);
+    return l;
   }
 
   private static TextField field(String id, String text) {

@@ -49,17 +49,19 @@ final class KeysCard {
     if (over.getChildren().removeIf(n -> "keys".equals(n.getId()))) {
       return;
     }
-    GridPane grid = new GridPane(24, 4);
+    GridPane grid = new GridPane(24, 0);
     for (int i = 0; i < KEYS.length; i++) {
       Label key = new Label(KEYS[i][0]);
-      key.getStyleClass().add(Theme.NUMBER);
-      grid.addRow(i, key, new Label(KEYS[i][1]));
+      key.getStyleClass().add(Theme.KEY);
+      Label words = new Label(KEYS[i][1]);
+      words.getStyleClass().add(Theme.SMALL);
+      grid.addRow(i, key, words);
     }
     Button close = new Button("Close");
-    VBox card = new VBox(16, grid, close);
+    VBox card = new VBox(10, grid, close);
     card.setId("keys");
     card.getStyleClass().add("panel");
-    card.setPadding(new Insets(24));
+    card.setPadding(new Insets(16));
     card.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
     close.setOnAction(e -> over.getChildren().remove(card));
     over.getChildren().add(card);

@@ -14,6 +14,7 @@ public final class Theme {
   public static final String SMALL = "small";
   public static final String NUMBER = "number";
   public static final String BIG_NUMBER = "big-number";
+  public static final String KEY = "key";
   public static final String CHIP = "chip";
   public static final String PRIMARY = "primary";
   public static final String DOUBTFUL = "doubtful";
