@@ -88,11 +88,22 @@ public final class EchoRenderer {
   /** The mix and a stem per part. */
   public Rendering render(Template t, Progress progress) {
     Map<String, Audio> stems = new LinkedHashMap<>();
-    Bus mix = mix(t, (part, bus) -> stems.put(part.words(), bus.audio(1)), progress);
+    Bus mix = mix(t, (part, sound) -> stems.put(part.words(), stem(part, sound)), progress);
     return new Rendering(mix.audio(1), stems);
   }
 
-  private Bus mix(Template t, BiConsumer<Part, Bus> stem, Progress progress) {
+  private Audio stem(Part part, float[] sound) {
+    Bus bus = new Bus(sound.length, RATE);
+    bus.add(sound, 0, 1, sounds.strip(part).pan());
+    return bus.audio(1);
+  }
+
+  /** Lets go of the parts that are kept for the next rendering. */
+  public void forget() {
+    cache.forget();
+  }
+
+  private Bus mix(Template t, BiConsumer<Part, float[]> stem, Progress progress) {
     int length = (int) ((t.end() + TAIL_SECONDS) * RATE);
     Bus drums = new Bus(length, RATE);
     Bus tones = new Bus(length, RATE);
@@ -115,17 +126,17 @@ public final class EchoRenderer {
       progress.step("Rendering", (double) i / parts.size());
       Part part = parts.get(i);
       Strip strip = sounds.strip(part);
-      Bus bus =
+      float[] sound =
           keep
               ? cache.get(t, part, length, kicks, () -> part(t, part, length, kicks))
               : part(t, part, length, kicks);
-      stem.accept(part, bus);
-      (part.lane().isPresent() ? drums : tones).add(bus, 1);
+      stem.accept(part, sound);
+      (part.lane().isPresent() ? drums : tones).add(sound, 0, 1, strip.pan());
       if (strip.room() > 0) {
-        room.add(bus, strip.room());
+        room.add(sound, 0, strip.room(), strip.pan());
       }
       if (strip.delay() > 0) {
-        delay.add(bus, strip.delay());
+        delay.add(sound, 0, strip.delay(), strip.pan());
         any = true;
       }
     }
@@ -142,37 +153,36 @@ public final class EchoRenderer {
     return drums;
   }
 
-  private Bus part(Template t, Part part, int length, double[] kicks) {
+  /** A part before it is put in its place: mono, levelled and ducked. */
+  private float[] part(Template t, Part part, int length, double[] kicks) {
     Strip strip = sounds.strip(part);
-    Bus bus =
-        part.lane()
-            .map(l -> drums(t, l, length))
-            .orElseGet(() -> line(t, part.line().get(), length));
+    float[] out = new float[length];
+    part.lane().ifPresent(lane -> drums(t, lane, strip, out));
+    part.line().ifPresent(line -> line(t, line, strip, out));
     if (strip.duckDb() > 0) {
-      bus.shape(new Ducking(strip.duckDb(), strip.duckMs()).envelope(kicks, length, RATE));
+      float[] duck = new Ducking(strip.duckDb(), strip.duckMs()).envelope(kicks, length, RATE);
+      for (int i = 0; i < length; i++) {
+        out[i] *= duck[i];
+      }
     }
-    return bus;
+    return out;
   }
 
-  private Bus drums(Template t, Lane lane, int length) {
-    Bus bus = new Bus(length, RATE);
-    Strip strip = sounds.drumStrips().get(lane);
+  private void drums(Template t, Lane lane, Strip strip, float[] out) {
     for (int s = 0; s < t.sections().size(); s++) {
       for (StepHit h : t.sections().get(s).hits(lane)) {
         double gain = strip.gain() * gain(h.velocity());
         for (Ornament.Stroke k : h.ornament().strokes()) {
           double time = t.time(s, h.step() + k.steps(), h.offsetMs() + k.ms());
-          bus.add(shots.get(lane), time, gain * k.loudness(), strip.pan());
+          lay(out, shots.get(lane), time, gain * k.loudness());
         }
       }
     }
-    return bus;
   }
 
-  private Bus line(Template t, Line line, int length) {
-    Bus bus = new Bus(length, RATE);
+  private void line(Template t, Line line, Strip strip, float[] out) {
     ToneSynth synth = new ToneSynth();
-    Strip strip = sounds.lineStrips().get(line);
+    ToneSound tone = sounds.tones().get(line);
     for (int s = 0; s < t.sections().size(); s++) {
       TemplateSection section = t.sections().get(s);
       for (StepNote n : section.notes(line)) {
@@ -180,15 +190,19 @@ public final class EchoRenderer {
         double seconds =
             Math.max(0.03, t.time(s, n.step() + n.lengthSteps(), n.offsetMs()) - start);
         double slide = n.slideMs() / 1000;
-        bus.add(
-            synth.render(
-                sounds.tones().get(line), n.pitch(), seconds, n.velocity(), n.slide(), slide, RATE),
-            start,
-            strip.gain(),
-            strip.pan());
+        float[] sound =
+            synth.render(tone, n.pitch(), seconds, n.velocity(), n.slide(), slide, RATE);
+        lay(out, sound, start, strip.gain());
       }
     }
-    return bus;
+  }
+
+  private static void lay(float[] out, float[] sound, double seconds, double gain) {
+    int at = (int) Math.round(seconds * RATE);
+    float g = (float) gain;
+    for (int i = Math.max(0, -at); i < sound.length && at + i < out.length; i++) {
+      out[at + i] += g * sound[i];
+    }
   }
 
   private static double gain(int velocity) {

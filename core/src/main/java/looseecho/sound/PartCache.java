@@ -14,26 +14,30 @@ import looseecho.echo.Template;
  * several threads.
  */
 final class PartCache {
-  private static final long SHARE = 4; // of the memory, a quarter
+  private static final long SHARE = 8; // of the memory, an eighth
 
   /** All that a part's sound depends on besides the sounds, which never change under a renderer. */
   private record Key(List<?> beats, List<?> content, int length, int kicks) {}
 
-  private record Kept(Key key, Bus bus) {}
+  private record Kept(Key key, float[] sound) {}
 
   private final Map<Part, Kept> kept = new ConcurrentHashMap<>();
 
   /** True when so many parts of a length can be kept; else what was kept is let go. */
   boolean holds(int length, int parts) {
-    boolean fits = 8L * length * parts < Runtime.getRuntime().maxMemory() / SHARE;
+    boolean fits = 4L * length * parts < Runtime.getRuntime().maxMemory() / SHARE;
     if (!fits) {
       kept.clear();
     }
     return fits;
   }
 
+  void forget() {
+    kept.clear();
+  }
+
   /** The part as it was rendered before, or rendered now. */
-  Bus get(Template t, Part part, int length, double[] kicks, Supplier<Bus> render) {
+  float[] get(Template t, Part part, int length, double[] kicks, Supplier<float[]> render) {
     List<?> content =
         t.sections().stream()
             .map(
@@ -45,10 +49,10 @@ final class PartCache {
     Key key = new Key(t.beats(), content, length, Arrays.hashCode(kicks));
     Kept old = kept.get(part);
     if (old != null && old.key().equals(key)) {
-      return old.bus();
+      return old.sound();
     }
-    Bus bus = render.get();
-    kept.put(part, new Kept(key, bus));
-    return bus;
+    float[] sound = render.get();
+    kept.put(part, new Kept(key, sound));
+    return sound;
   }
 }

@@ -38,12 +38,14 @@ public final class EchoMaker implements AutoCloseable {
 
   void forget() {
     echo.set(null);
+    renderer.forget();
   }
 
   /** Other sounds for what is rendered from now on. */
   void use(Sounds other) {
     if (!sounds.get().equals(other)) {
       sounds.set(other);
+      renderer.forget();
       renderer = new EchoRenderer(other);
       if (!renderer.missing().isEmpty()) {
         failed.accept(
@@ -103,5 +105,6 @@ public final class EchoMaker implements AutoCloseable {
   @Override
   public void close() {
     rendering.close();
+    renderer.forget();
   }
 }
