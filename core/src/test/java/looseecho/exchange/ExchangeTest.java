@@ -18,6 +18,7 @@ import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.audio.AudioReader;
 import looseecho.echo.Edits;
+import looseecho.echo.GrooveLift;
 import looseecho.echo.StepNote;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
@@ -273,5 +274,24 @@ class ExchangeTest {
         smf.events().stream().filter(e -> (e.status() & 0xF0) == 0x90 && e.a() == 72).findFirst();
     assertTrue(lead.isPresent() && (lead.get().status() & 0x0F) != 9);
     assertTrue(smf.events().stream().anyMatch(e -> (e.status() & 0xF0) == 0xE0), "the slide");
+  }
+
+  /** A late snare in a MIDI file is lifted onto a template: its offset in ms, and its loudness. */
+  @Test
+  void aGrooveIsReadFromAMidiFile() throws IOException {
+    Template t = TemplateTest.small();
+    new MidiWriter().write(TemplateExport.song(t), dir.resolve("g.mid"));
+    GrooveLift groove = MidiGroove.read(dir.resolve("g.mid"));
+    assertTrue(groove.lanes().keySet().containsAll(t.sections().get(0).drums().keySet()));
+    Template tight = Edits.quantise(t, 0, Lane.SNARE, 1).template();
+    Template lifted = groove.onto(tight, 0, Lane.SNARE, Lane.SNARE, 1).template();
+    double late = lifted.sections().get(0).hits(Lane.SNARE).get(0).offsetMs();
+    assertTrue(Math.abs(late) > 5, "as late as in the file: " + late);
+    Path none = Files.writeString(dir.resolve("none.mid"), "no chunks");
+    assertTrue(
+        org.junit.jupiter.api.Assertions.assertThrows(
+                IOException.class, () -> MidiGroove.read(none))
+            .getMessage()
+            .contains("not a MIDI file"));
   }
 }

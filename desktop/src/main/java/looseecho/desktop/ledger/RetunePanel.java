@@ -1,11 +1,14 @@
 package looseecho.desktop.ledger;
 
+import java.io.File;
+import java.nio.file.Path;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
@@ -15,8 +18,10 @@ import looseecho.echo.Retune;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.echo.Words;
+import looseecho.exchange.MidiGroove;
 import looseecho.notes.Key;
 import looseecho.notes.Scale;
+import looseecho.project.ProjectFile;
 
 /** Tempo and key of the new beat, with the arithmetic; and the groove of another section. */
 final class RetunePanel extends VBox {
@@ -54,7 +59,7 @@ final class RetunePanel extends VBox {
             new FlowPane(6, 4, tempo, key),
             proportion,
             values,
-            ReadingRow.heading("Groove from another section"),
+            ReadingRow.heading("Groove from elsewhere"),
             new FlowPane(
                 6,
                 4,
@@ -112,6 +117,33 @@ final class RetunePanel extends VBox {
     if (!filling && t != null && !key.getValue().equals(t.key().words())) {
       session.edit(Retune.key(t, Key.parse(key.getValue())));
     }
+  }
+
+  private void choose() {
+    FileChooser chooser = new FileChooser();
+    chooser.setTitle("The groove of a MIDI file or of a project");
+    chooser
+        .getExtensionFilters()
+        .add(
+            new FileChooser.ExtensionFilter("MIDI and projects", "*.mid", "*.midi", "*.looseecho"));
+    File file = chooser.showOpenDialog(getScene().getWindow());
+    if (file != null) {
+      liftFrom(file.toPath());
+    }
+  }
+
+  /** Puts a file's groove on the section at work. */
+  private void liftFrom(Path file) {
+    int section = session.sectionProperty().get();
+    session
+        .work()
+        .start(
+            p ->
+                file.toString().endsWith(".looseecho")
+                    ? GrooveLift.of(new ProjectFile().read(file).template(), 0)
+                    : MidiGroove.read(file),
+            g -> session.edit(g.ontoAll(session.templateProperty().get(), section, 1)),
+            e -> session.messageProperty().set(e.getMessage()));
   }
 
   private void lift(double strength) {

@@ -1,0 +1,126 @@
+package looseecho.exchange;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import javax.sound.midi.InvalidMidiDataException;
+import javax.sound.midi.MetaMessage;
+import javax.sound.midi.MidiEvent;
+import javax.sound.midi.MidiSystem;
+import javax.sound.midi.Sequence;
+import javax.sound.midi.ShortMessage;
+import javax.sound.midi.Track;
+import looseecho.activity.Lane;
+import looseecho.echo.GrooveLift;
+
+/**
+ * Reads the groove of a Standard MIDI File: drum notes (channel 10, General MIDI percussion)
+ * against the sixteenths of a 4/4 bar, at the file's first tempo.
+ */
+public final class MidiGroove {
+  private static final int STEPS = 16;
+  private static final int DEFAULT_US = 500_000;
+
+  private MidiGroove() {}
+
+  /** The groove; the message of the exception says what is wrong with the file. */
+  public static GrooveLift read(Path file) throws IOException {
+    Sequence sequence;
+    try {
+      sequence = MidiSystem.getSequence(file.toFile());
+    } catch (InvalidMidiDataException e) {
+      throw new IOException(file.getFileName() + " is not a MIDI file that can be read.", e);
+    }
+    if (sequence.getDivisionType() != Sequence.PPQ) {
+      throw new IOException(file.getFileName() + " counts in film frames and has no beats.");
+    }
+    double stepTicks = sequence.getResolution() / 4.0;
+    double msPerTick = tempo(sequence) / 1000.0 / sequence.getResolution();
+    TreeMap<Long, Integer> meters = meters(sequence);
+    Map<Lane, Map<Integer, List<double[]>>> all = new EnumMap<>(Lane.class);
+    for (Track track : sequence.getTracks()) {
+      for (int i = 0; i < track.size(); i++) {
+        MidiEvent e = track.get(i);
+        if (e.getMessage() instanceof ShortMessage m
+            && m.getCommand() == ShortMessage.NOTE_ON
+            && m.getChannel() == MidiSong.DRUMS
+            && m.getData2() > 0) {
+          Map.Entry<Long, Integer> meter = meters.floorEntry((long) (e.getTick() + stepTicks / 2));
+          long tick = e.getTick() - meter.getKey();
+          long step = Math.round(tick / stepTicks);
+          double ms = (tick - step * stepTicks) * msPerTick;
+          lane(m.getData1(), all)
+              .computeIfAbsent((int) (step % meter.getValue()), k -> new ArrayList<>())
+              .add(new double[] {ms, m.getData2()});
+        }
+      }
+    }
+    if (all.isEmpty()) {
+      throw new IOException(file.getFileName() + " has no drums on channel 10.");
+    }
+    Map<Lane, Map<Integer, GrooveLift.Feel>> lanes = new EnumMap<>(Lane.class);
+    all.forEach(
+        (lane, steps) -> {
+          Map<Integer, GrooveLift.Feel> feel = new TreeMap<>();
+          steps.forEach((step, hits) -> feel.put(step, mean(hits)));
+          lanes.put(lane, feel);
+        });
+    return new GrooveLift(STEPS, lanes);
+  }
+
+  /** Sixteenths of a bar from each time signature on; four quarters where there is none. */
+  private static TreeMap<Long, Integer> meters(Sequence sequence) {
+    TreeMap<Long, Integer> out = new TreeMap<>(Map.of(0L, STEPS));
+    for (Track track : sequence.getTracks()) {
+      for (int i = 0; i < track.size(); i++) {
+        if (track.get(i).getMessage() instanceof MetaMessage m && m.getType() == 0x58) {
+          int steps = STEPS * m.getData()[0] >> m.getData()[1];
+          out.put(track.get(i).getTick(), Math.max(1, steps));
+        }
+      }
+    }
+    return out;
+  }
+
+  private static GrooveLift.Feel mean(List<double[]> hits) {
+    return new GrooveLift.Feel(
+        hits.stream().mapToDouble(h -> h[0]).average().orElse(0),
+        hits.stream().mapToDouble(h -> h[1]).average().orElse(0));
+  }
+
+  private static Map<Integer, List<double[]>> lane(
+      int note, Map<Lane, Map<Integer, List<double[]>>> all) {
+    Lane lane =
+        switch (note) {
+          case 35, 36 -> Lane.KICK;
+          case 37, 38, 40 -> Lane.SNARE;
+          case 39 -> Lane.CLAP;
+          case 42, 44 -> Lane.HAT_CLOSED;
+          case 46 -> Lane.HAT_OPEN;
+          case 41, 43, 45 -> Lane.TOM_LOW;
+          case 47 -> Lane.TOM;
+          case 48, 50 -> Lane.TOM_HIGH;
+          case 51, 53, 59 -> Lane.RIDE;
+          case 49, 52, 55, 57 -> Lane.CYMBAL;
+          default -> Lane.PERCUSSION;
+        };
+    return all.computeIfAbsent(lane, l -> new TreeMap<>());
+  }
+
+  /** Microseconds of a quarter at the file's first tempo. */
+  private static int tempo(Sequence sequence) {
+    for (Track track : sequence.getTracks()) {
+      for (int i = 0; i < track.size(); i++) {
+        if (track.get(i).getMessage() instanceof MetaMessage m && m.getType() == 0x51) {
+          byte[] d = m.getData();
+          return (d[0] & 0xff) << 16 | (d[1] & 0xff) << 8 | d[2] & 0xff;
+        }
+      }
+    }
+    return DEFAULT_US;
+  }
+}
