@@ -19,6 +19,7 @@ final class SteadyGrid {
   private static final double SNAP_FLOOR_BPM = 0.03;
   private static final double BIWEIGHT_SECONDS = 0.03;
   private static final double SEARCH = 0.03; // how far the period may lie from the median gap
+  private static final double STAGE_SECONDS = 600;
   private static final double AGREES = 0.12; // of a period: beats farther off the grid are left out
 
   /**
@@ -61,23 +62,43 @@ final class SteadyGrid {
     return new Fit(line.start(), line.period(), rms, (double) close.length / all.length);
   }
 
-  /** The period near the median gap at which the phases agree best. */
+  /**
+   * The period near the median gap at which the phases agree best. Long songs are searched in
+   * stages: their first ten minutes first, then twice as much each time around what was found.
+   */
   private static double period(double[] t) {
     double[] gaps = new double[t.length - 1];
     for (int i = 0; i < gaps.length; i++) {
       gaps[i] = t[i + 1] - t[i];
     }
     Arrays.sort(gaps);
-    double median = gaps[gaps.length / 2];
-    double step = median / (16 * (t[t.length - 1] - t[0]));
-    double best = median;
+    double found = gaps[gaps.length / 2];
+    double reach = SEARCH;
+    double seconds = STAGE_SECONDS;
+    double whole = t[t.length - 1] - t[0];
+    while (true) {
+      double until = t[0] + seconds;
+      double[] part = seconds >= whole ? t : Arrays.stream(t).filter(x -> x <= until).toArray();
+      double span = Math.max(found, part[part.length - 1] - part[0]);
+      double step = found / (16 * span);
+      found = best(part, found, reach, step);
+      if (seconds >= whole) {
+        return found;
+      }
+      reach = 4 * step;
+      seconds *= 2;
+    }
+  }
+
+  private static double best(double[] t, double middle, double reach, double step) {
+    double best = middle;
     double most = -1;
-    for (double r = 1 - SEARCH; r <= 1 + SEARCH; r += step) {
-      double[] sum = phasor(t, median * r);
+    for (double r = 1 - reach; r <= 1 + reach; r += step) {
+      double[] sum = phasor(t, middle * r);
       double length = sum[0] * sum[0] + sum[1] * sum[1];
       if (length > most) {
         most = length;
-        best = median * r;
+        best = middle * r;
       }
     }
     return best;

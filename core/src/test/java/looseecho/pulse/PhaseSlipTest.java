@@ -62,4 +62,17 @@ class PhaseSlipTest {
     }
     assertTrue(mend(t).isEmpty());
   }
+
+  /** Two hours of beats with a player's spread: one exact tempo, found in stages. */
+  @Test
+  void twoHoursHaveOneTempo() {
+    java.util.SplittableRandom random = new java.util.SplittableRandom(8);
+    double[] t = new double[15_000];
+    for (int k = 0; k < t.length; k++) {
+      t[k] = 0.2 + k * 60 / 124.37 + 0.004 * (random.nextDouble() - 0.5);
+    }
+    SteadyGrid.Fit fit = SteadyGrid.fit(t, 15);
+    assertEquals(124.37, fit.bpm(), 0.001);
+    assertEquals(1, fit.share(), 0.01);
+  }
 }
