@@ -1,0 +1,59 @@
+package looseecho.echo;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.Test;
+
+class HistoryTest {
+  /** A list of states with a finger on one of them is what a history must behave like. */
+  @Test
+  void behavesLikeAListWithAFinger() {
+    SplittableRandom random = new SplittableRandom(2);
+    History<Integer> history = new History<>(0, "start");
+    List<Integer> model = new ArrayList<>(List.of(0));
+    int finger = 0;
+    for (int k = 1; k < 3000; k++) {
+      switch (random.nextInt(4)) {
+        case 0 -> {
+          boolean could = finger > 0;
+          assertEquals(could, history.undo().isPresent());
+          finger -= could ? 1 : 0;
+        }
+        case 1 -> {
+          boolean could = finger < model.size() - 1;
+          assertEquals(could, history.redo().isPresent());
+          finger += could ? 1 : 0;
+        }
+        default -> {
+          history.apply(k, "step " + k);
+          model.subList(finger + 1, model.size()).clear();
+          model.add(k);
+          finger++;
+          if (finger > 500) { // the oldest states are let go
+            model.remove(0);
+            finger--;
+          }
+        }
+      }
+      assertEquals(model.get(finger), history.present());
+    }
+  }
+
+  @Test
+  void theLogTellsAllAndIsTakenUpAgain() {
+    History<String> h = new History<>("a", "made");
+    h.apply("b", "changed");
+    h.undo();
+    h.redo();
+    assertEquals(List.of("made", "changed", "Undone: changed", "Done again: changed"), h.log());
+    History<String> again = new History<>("b", h.log());
+    assertEquals(h.log(), again.log());
+    assertEquals(Optional.empty(), again.undo());
+    assertTrue(new History<>("x", List.of()).log().isEmpty());
+  }
+}
