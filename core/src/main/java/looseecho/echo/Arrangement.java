@@ -2,10 +2,7 @@ package looseecho.echo;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import looseecho.activity.Lane;
 import looseecho.echo.Edits.Edited;
-import looseecho.notes.Line;
 import looseecho.pulse.Beat;
 
 /**
@@ -58,14 +55,11 @@ public final class Arrangement {
     int per = t.meter().stepsPerBeat();
     int was = s.beats() * per;
     int now = beats * per;
-    Map<Lane, List<StepHit>> drums = new java.util.EnumMap<>(Lane.class);
-    s.drums().forEach((lane, hits) -> drums.put(lane, unrolled(hits, was, now)));
-    Map<Line, List<StepNote>> lines = new java.util.EnumMap<>(Line.class);
-    s.lines().forEach((line, notes) -> lines.put(line, unrolledNotes(notes, was, now)));
-    drums.values().removeIf(List::isEmpty);
-    lines.values().removeIf(List::isEmpty);
     List<TemplateSection> sections = new ArrayList<>(t.sections());
-    sections.set(section, new TemplateSection(s.label(), s.role(), beats, drums, lines));
+    sections.set(
+        section,
+        s.changed(
+            beats, hits -> unrolled(hits, was, now), notes -> unrolledNotes(notes, was, now)));
     List<double[]> lengths = lengths(t);
     double[] old = lengths.get(section);
     double[] beatLengths = new double[beats];
@@ -106,29 +100,19 @@ public final class Arrangement {
   public static Edited stop(Template t, int section, int from, int steps) {
     TemplateSection s = t.sections().get(section);
     int end = from + steps;
-    Map<Lane, List<StepHit>> drums = new java.util.EnumMap<>(Lane.class);
-    s.drums()
-        .forEach(
-            (lane, hits) ->
-                drums.put(
-                    lane, hits.stream().filter(h -> h.step() < from || h.step() >= end).toList()));
-    Map<Line, List<StepNote>> lines = new java.util.EnumMap<>(Line.class);
-    s.lines()
-        .forEach(
-            (line, notes) ->
-                lines.put(
-                    line,
-                    notes.stream()
-                        .filter(n -> n.step() < from || n.step() >= end)
-                        .map(
-                            n ->
-                                n.step() < from && n.step() + n.lengthSteps() > from
-                                    ? n.lasting(from - n.step())
-                                    : n)
-                        .toList()));
-    drums.values().removeIf(List::isEmpty);
-    lines.values().removeIf(List::isEmpty);
-    TemplateSection with = new TemplateSection(s.label(), s.role(), s.beats(), drums, lines);
+    TemplateSection with =
+        s.changed(
+            s.beats(),
+            hits -> hits.stream().filter(h -> h.step() < from || h.step() >= end).toList(),
+            notes ->
+                notes.stream()
+                    .filter(n -> n.step() < from || n.step() >= end)
+                    .map(
+                        n ->
+                            n.step() < from
+                                ? n.lasting(Math.min(n.lengthSteps(), from - n.step()))
+                                : n)
+                    .toList());
     double beats = (double) steps / t.meter().stepsPerBeat();
     return new Edited(
         t.with(section, with),

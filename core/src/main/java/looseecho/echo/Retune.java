@@ -1,14 +1,10 @@
 package looseecho.echo;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
-import looseecho.activity.Lane;
 import looseecho.echo.Edits.Edited;
 import looseecho.notes.Key;
-import looseecho.notes.Line;
 import looseecho.pulse.Beat;
 
 /** Another tempo and another key for the new beat, with the arithmetic in words. */
@@ -30,24 +26,18 @@ public final class Retune {
     for (Beat b : t.beats()) {
       beats.add(new Beat(zero + (b.time() - zero) / ratio, b.position(), b.bar()));
     }
-    List<TemplateSection> sections = new ArrayList<>();
     double scale = inProportion ? 1 / ratio : 1;
-    for (TemplateSection s : t.sections()) {
-      Map<Lane, List<StepHit>> drums = new EnumMap<>(Lane.class);
-      s.drums()
-          .forEach(
-              (lane, hits) ->
-                  drums.put(
-                      lane, hits.stream().map(h -> h.at(h.step(), h.offsetMs() * scale)).toList()));
-      Map<Line, List<StepNote>> lines = new EnumMap<>(Line.class);
-      s.lines()
-          .forEach(
-              (line, notes) ->
-                  lines.put(
-                      line,
-                      notes.stream().map(n -> n.at(n.step(), n.offsetMs() * scale)).toList()));
-      sections.add(new TemplateSection(s.label(), s.role(), s.beats(), drums, lines));
-    }
+    List<TemplateSection> sections =
+        t.sections().stream()
+            .map(
+                s ->
+                    s.changed(
+                        s.beats(),
+                        hits ->
+                            hits.stream().map(h -> h.at(h.step(), h.offsetMs() * scale)).toList(),
+                        notes ->
+                            notes.stream().map(n -> n.at(n.step(), n.offsetMs() * scale)).toList()))
+            .toList();
     return new Edited(
         new Template(bpm, t.meter(), t.key(), beats, sections),
         String.format(
@@ -65,19 +55,18 @@ public final class Retune {
    */
   public static Edited key(Template t, Key key) {
     int shift = Math.floorMod(key.tonic() - t.key().tonic() + 6, 12) - 6;
-    List<TemplateSection> sections = new ArrayList<>();
-    for (TemplateSection s : t.sections()) {
-      Map<Line, List<StepNote>> lines = new EnumMap<>(Line.class);
-      s.lines()
-          .forEach(
-              (line, notes) ->
-                  lines.put(
-                      line,
-                      notes.stream()
-                          .map(n -> n.pitched(moved(n.pitch(), t.key(), key, shift)))
-                          .toList()));
-      sections.add(new TemplateSection(s.label(), s.role(), s.beats(), s.drums(), lines));
-    }
+    List<TemplateSection> sections =
+        t.sections().stream()
+            .map(
+                s ->
+                    s.changed(
+                        s.beats(),
+                        hits -> hits,
+                        notes ->
+                            notes.stream()
+                                .map(n -> n.pitched(moved(n.pitch(), t.key(), key, shift)))
+                                .toList()))
+            .toList();
     return new Edited(
         new Template(t.bpm(), t.meter(), key, t.beats(), sections),
         String.format(

@@ -2,10 +2,7 @@ package looseecho.echo;
 
 import java.util.List;
 import java.util.Map;
-import java.util.function.Function;
-import looseecho.activity.Lane;
 import looseecho.notes.Key;
-import looseecho.notes.Line;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Meter;
 
@@ -51,30 +48,27 @@ public record Template(
   public Template with(int section, TemplateSection other) {
     List<TemplateSection> changed = new java.util.ArrayList<>(sections);
     changed.set(section, other);
-    return new Template(bpm, meter, key, beats, changed);
+    return with(changed);
   }
 
-  /** The same with one drum alone. */
-  public Template only(Lane lane) {
-    return alone(s -> Map.of(lane, s.hits(lane)), s -> Map.of());
-  }
-
-  /** The same with one line of notes alone. */
-  public Template only(Line line) {
-    return alone(s -> Map.of(), s -> Map.of(line, s.notes(line)));
-  }
-
-  private Template alone(
-      Function<TemplateSection, Map<Lane, List<StepHit>>> drums,
-      Function<TemplateSection, Map<Line, List<StepNote>>> lines) {
-    List<TemplateSection> alone =
+  /** The same with one part alone. */
+  public Template only(Part part) {
+    return with(
         sections.stream()
             .map(
                 s ->
                     new TemplateSection(
-                        s.label(), s.role(), s.beats(), drums.apply(s), lines.apply(s)))
-            .toList();
-    return new Template(bpm, meter, key, beats, alone);
+                        s.label(),
+                        s.role(),
+                        s.beats(),
+                        part.lane().map(l -> Map.of(l, s.hits(l))).orElse(Map.of()),
+                        part.line().map(l -> Map.of(l, s.notes(l))).orElse(Map.of())))
+            .toList());
+  }
+
+  /** The same with other sections on the same tempo map. */
+  public Template with(List<TemplateSection> others) {
+    return new Template(bpm, meter, key, beats, others);
   }
 
   /** Seconds of all drum hits, section by section. */

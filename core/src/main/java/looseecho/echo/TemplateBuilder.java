@@ -70,7 +70,6 @@ public final class TemplateBuilder {
     lines.put(Line.BASS, notes(p, a.tonality().bass(), firstBeat, steps));
     lines.put(Line.RIFF, notes(p, a.tonality().riff(), firstBeat, steps));
     lines.put(Line.CHORDS, chords(p, a.tonality().chords(), firstBeat, steps));
-    lines.values().removeIf(List::isEmpty);
     return new TemplateSection(s.label(), s.role(), endBeat - firstBeat, drums, lines);
   }
 

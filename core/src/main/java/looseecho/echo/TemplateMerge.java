@@ -49,24 +49,14 @@ public final class TemplateMerge {
       TemplateSection own = mine.sections().get(s);
       Map<Lane, List<StepHit>> drums = new EnumMap<>(Lane.class);
       for (Lane lane : Lane.values()) {
-        put(drums, lane, own.hits(lane).equals(was.hits(lane)) ? is.hits(lane) : own.hits(lane));
+        drums.put(lane, own.hits(lane).equals(was.hits(lane)) ? is.hits(lane) : own.hits(lane));
       }
       Map<Line, List<StepNote>> lines = new EnumMap<>(Line.class);
       for (Line line : Line.values()) {
-        put(
-            lines,
-            line,
-            own.notes(line).equals(was.notes(line)) ? is.notes(line) : own.notes(line));
+        lines.put(line, own.notes(line).equals(was.notes(line)) ? is.notes(line) : own.notes(line));
       }
       sections.add(new TemplateSection(is.label(), is.role(), is.beats(), drums, lines));
     }
-    return new Merged(
-        new Template(after.bpm(), after.meter(), after.key(), after.beats(), sections), true);
-  }
-
-  private static <K, V> void put(Map<K, List<V>> map, K key, List<V> values) {
-    if (!values.isEmpty()) {
-      map.put(key, values);
-    }
+    return new Merged(after.with(sections), true);
   }
 }

@@ -1,8 +1,11 @@
 package looseecho.echo;
 
+import java.util.Collections;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 import looseecho.activity.Lane;
 import looseecho.notes.Line;
 
@@ -22,12 +25,18 @@ public record TemplateSection(
     Map<Lane, List<StepHit>> drums,
     Map<Line, List<StepNote>> lines) {
   public TemplateSection {
-    Map<Lane, List<StepHit>> copy = new EnumMap<>(Lane.class);
-    drums.forEach((lane, hits) -> copy.put(lane, List.copyOf(hits)));
-    drums = java.util.Collections.unmodifiableMap(copy);
-    Map<Line, List<StepNote>> copied = new EnumMap<>(Line.class);
-    lines.forEach((line, notes) -> copied.put(line, List.copyOf(notes)));
-    lines = java.util.Collections.unmodifiableMap(copied);
+    drums = played(new EnumMap<>(Lane.class), drums);
+    lines = played(new EnumMap<>(Line.class), lines);
+  }
+
+  private static <K, V> Map<K, List<V>> played(Map<K, List<V>> copy, Map<K, List<V>> parts) {
+    parts.forEach(
+        (part, events) -> {
+          if (!events.isEmpty()) {
+            copy.put(part, List.copyOf(events));
+          }
+        });
+    return Collections.unmodifiableMap(copy);
   }
 
   /** Hits of a lane; empty when it is not played. */
@@ -35,30 +44,32 @@ public record TemplateSection(
     return drums.getOrDefault(lane, List.of());
   }
 
-  /** The section with other hits in one lane. */
-  public TemplateSection with(Lane lane, List<StepHit> hits) {
-    Map<Lane, List<StepHit>> copy = new EnumMap<>(Lane.class);
-    copy.putAll(drums);
-    copy.put(lane, hits);
-    if (hits.isEmpty()) {
-      copy.remove(lane);
-    }
-    return new TemplateSection(label, role, beats, copy, lines);
-  }
-
   /** Notes of a line; empty when it is not played. */
   public List<StepNote> notes(Line line) {
     return lines.getOrDefault(line, List.of());
   }
 
+  /** The section with other hits in one lane. */
+  public TemplateSection with(Lane lane, List<StepHit> hits) {
+    Map<Lane, List<StepHit>> copy = new HashMap<>(drums);
+    copy.put(lane, hits);
+    return new TemplateSection(label, role, beats, copy, lines);
+  }
+
   /** The section with other notes in one line. */
   public TemplateSection with(Line line, List<StepNote> notes) {
-    Map<Line, List<StepNote>> copy = new EnumMap<>(Line.class);
-    copy.putAll(lines);
+    Map<Line, List<StepNote>> copy = new HashMap<>(lines);
     copy.put(line, notes);
-    if (notes.isEmpty()) {
-      copy.remove(line);
-    }
     return new TemplateSection(label, role, beats, drums, copy);
+  }
+
+  /** The section with another length and all its parts changed in one way. */
+  TemplateSection changed(
+      int newBeats, UnaryOperator<List<StepHit>> hits, UnaryOperator<List<StepNote>> notes) {
+    Map<Lane, List<StepHit>> d = new HashMap<>();
+    drums.forEach((lane, all) -> d.put(lane, hits.apply(all)));
+    Map<Line, List<StepNote>> l = new HashMap<>();
+    lines.forEach((line, all) -> l.put(line, notes.apply(all)));
+    return new TemplateSection(label, role, newBeats, d, l);
   }
 }

@@ -50,8 +50,8 @@ public enum Turn {
                     n.offsetMs());
             case OCTAVE_UP -> n.pitched(inside(n.pitch() + 12));
             case OCTAVE_DOWN -> n.pitched(inside(n.pitch() - 12));
-            case STEP_UP -> n.pitched(inside(moved(n.pitch(), 1, key)));
-            case STEP_DOWN -> n.pitched(inside(moved(n.pitch(), -1, key)));
+            case STEP_UP -> n.pitched(inside(key.moved(n.pitch(), 1)));
+            case STEP_DOWN -> n.pitched(inside(key.moved(n.pitch(), -1)));
             case TWICE_AS_LONG ->
                 n.at(first + 2 * (n.step() - first), n.offsetMs()).lasting(2 * n.lengthSteps());
             case HALF_AS_LONG ->
@@ -73,12 +73,6 @@ public enum Turn {
       p += 12;
     }
     return p;
-  }
-
-  /** A pitch so many scale steps away; a note outside the key stays as far outside it. */
-  static int moved(int pitch, int steps, Key key) {
-    int rung = key.rung(pitch);
-    return key.pitch(rung + steps) + pitch - key.pitch(rung);
   }
 
   private static int mirrored(int pitch, int around, Key key) {

@@ -106,7 +106,7 @@ final class NoteOperations {
       int octave = line == Line.BASS && by > 3 ? -t.key().scale().size() : 0;
       for (StepNote n : t.sections().get(section).notes(line)) {
         boolean there = n.step() / t.stepsPerBar() % 4 >= 2 && t.key().has(n.pitch());
-        int pitch = t.key().pitch(t.key().rung(n.pitch()) + by + octave);
+        int pitch = t.key().moved(n.pitch(), by + octave);
         moved.add(there && pitch >= 24 && pitch < 120 ? n.pitched(pitch) : n);
       }
       out = Edits.line(out, section, line, moved, "").template();

@@ -1,6 +1,5 @@
 package looseecho.notes;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
@@ -20,15 +19,17 @@ public record Interlock(List<Boolean> with, double kicksFollowed) {
 
   /** Of notes and kicks, both in order of time. */
   public static Interlock of(List<Note> bass, List<Double> kicks) {
-    List<Boolean> with = new ArrayList<>();
-    for (Note n : bass) {
-      with.add(kicks.stream().anyMatch(k -> Math.abs(k - n.start()) <= TOGETHER));
-    }
-    long followed =
-        kicks.stream()
-            .filter(k -> bass.stream().anyMatch(n -> Math.abs(k - n.start()) <= TOGETHER))
-            .count();
-    return new Interlock(with, kicks.isEmpty() ? 0 : (double) followed / kicks.size());
+    List<Double> attacks = bass.stream().map(Note::start).toList();
+    long followed = together(kicks, attacks).stream().filter(w -> w).count();
+    return new Interlock(
+        together(attacks, kicks), kicks.isEmpty() ? 0 : (double) followed / kicks.size());
+  }
+
+  /** For every attack in seconds, whether one of the others falls with it. */
+  public static List<Boolean> together(List<Double> attacks, List<Double> others) {
+    return attacks.stream()
+        .map(a -> others.stream().anyMatch(o -> Math.abs(o - a) <= TOGETHER))
+        .toList();
   }
 
   /** Share of the notes that fall with a kick. */

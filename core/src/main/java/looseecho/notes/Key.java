@@ -73,6 +73,12 @@ public record Key(int tonic, Scale scale) {
     return tonic + scale.semitones(rung);
   }
 
+  /** The pitch so many scale steps away; a note outside the key stays as far outside it. */
+  public int moved(int pitch, int steps) {
+    int rung = rung(pitch);
+    return pitch(rung + steps) + pitch - pitch(rung);
+  }
+
   /** "D2": the pitch's name with its octave, middle C (60) being C4. */
   public static String note(int pitch) {
     return NAMES.get(Math.floorMod(pitch, 12)) + (Math.floorDiv(pitch, 12) - 1);

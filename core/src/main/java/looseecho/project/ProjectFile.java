@@ -15,7 +15,6 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.zip.CRC32;
@@ -240,12 +239,5 @@ public final class ProjectFile {
         out.write(buffer, 0, n);
       }
     }
-  }
-
-  /** True when two projects hold the same work. */
-  public boolean same(Project a, Project b) throws IOException {
-    return Arrays.equals(
-        mapper.writeValueAsBytes(tree(a, Optional.empty())),
-        mapper.writeValueAsBytes(tree(b, Optional.empty())));
   }
 }

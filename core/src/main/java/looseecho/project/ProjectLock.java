@@ -4,10 +4,12 @@ import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.Optional;
+import java.util.UUID;
 
 /** Notices that two windows work on one project file. The system frees it when a process ends. */
 public final class ProjectLock implements AutoCloseable {
@@ -25,7 +27,7 @@ public final class ProjectLock implements AutoCloseable {
    */
   public static Optional<ProjectLock> take(Path project, Path folder) throws IOException {
     Files.createDirectories(folder);
-    String id = Integer.toHexString(project.toAbsolutePath().normalize().toString().hashCode());
+    String id = id(project);
     FileChannel channel =
         FileChannel.open(
             folder.resolve(id + ".lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
@@ -40,6 +42,12 @@ public final class ProjectLock implements AutoCloseable {
       return Optional.empty();
     }
     return Optional.of(new ProjectLock(channel));
+  }
+
+  /** A name for a path that is not taken for another's. */
+  static String id(Path path) {
+    String whole = path.toAbsolutePath().normalize().toString();
+    return UUID.nameUUIDFromBytes(whole.getBytes(StandardCharsets.UTF_8)).toString();
   }
 
   @Override

@@ -19,7 +19,7 @@ public final class Versions {
   }
 
   private Path of(Path project) {
-    String id = Integer.toHexString(project.toAbsolutePath().normalize().toString().hashCode());
+    String id = ProjectLock.id(project);
     String name = project.getFileName().toString().replaceAll("[^\\w.-]", "_");
     return folder.resolve(name + "-" + id);
   }

@@ -112,24 +112,18 @@ public final class EchoRenderer {
     double[] kicks = times(t, Lane.KICK);
     List<Part> parts = Part.of(t).stream().filter(p -> !sounds.strip(p).muted()).toList();
     boolean keep = cache.holds(length, parts.size());
-    if (keep) {
-      parts.parallelStream()
-          .forEach(
-              p -> {
-                if (!progress.cancelled()) {
-                  cache.get(t, p, length, kicks, () -> part(t, p, length, kicks));
-                }
-              });
-    }
+    List<float[]> rendered =
+        keep
+            ? parts.parallelStream()
+                .map(p -> cache.get(t, p, length, kicks, () -> part(t, p, length, kicks)))
+                .toList()
+            : List.of();
     boolean any = false;
     for (int i = 0; i < parts.size(); i++) {
       progress.step("Rendering", (double) i / parts.size());
       Part part = parts.get(i);
       Strip strip = sounds.strip(part);
-      float[] sound =
-          keep
-              ? cache.get(t, part, length, kicks, () -> part(t, part, length, kicks))
-              : part(t, part, length, kicks);
+      float[] sound = keep ? rendered.get(i) : part(t, part, length, kicks);
       stem.accept(part, sound);
       (part.lane().isPresent() ? drums : tones).add(sound, 0, 1, strip.pan());
       if (strip.room() > 0) {

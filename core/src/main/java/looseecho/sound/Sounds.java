@@ -1,6 +1,7 @@
 package looseecho.sound;
 
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.Map;
 import looseecho.activity.Lane;
 import looseecho.echo.Part;
@@ -100,63 +101,43 @@ public record Sounds(
 
   /** The same with a part elsewhere in the mix. */
   public Sounds with(Part part, Strip strip) {
-    Map<Lane, Strip> d = new EnumMap<>(drumStrips);
-    Map<Line, Strip> l = new EnumMap<>(lineStrips);
-    part.lane().ifPresent(lane -> d.put(lane, strip));
-    part.line().ifPresent(line -> l.put(line, strip));
-    return new Sounds(
-        drums, samples, tones, d, l, roomSeconds, delayBeats, delayFeedback, drumDrive);
+    return changed(
+        drums,
+        samples,
+        tones,
+        part.lane().map(l -> with(drumStrips, l, strip)).orElse(drumStrips),
+        part.line().map(l -> with(lineStrips, l, strip)).orElse(lineStrips));
   }
 
   /** The same with another drum. */
   public Sounds with(Lane lane, DrumSound sound) {
-    Map<Lane, DrumSound> d = new EnumMap<>(drums);
-    d.put(lane, sound);
-    return new Sounds(
-        d,
-        samples,
-        tones,
-        drumStrips,
-        lineStrips,
-        roomSeconds,
-        delayBeats,
-        delayFeedback,
-        drumDrive);
+    return changed(with(drums, lane, sound), samples, tones, drumStrips, lineStrips);
   }
 
   /** The same with a one-shot for a lane; null brings the synthesised drum back. */
   public Sounds with(Lane lane, SampleSound sample) {
-    Map<Lane, SampleSound> own = new EnumMap<>(Lane.class);
-    own.putAll(samples);
-    own.put(lane, sample);
-    if (sample == null) {
-      own.remove(lane);
-    }
-    return new Sounds(
-        drums,
-        own,
-        tones,
-        drumStrips,
-        lineStrips,
-        roomSeconds,
-        delayBeats,
-        delayFeedback,
-        drumDrive);
+    return changed(drums, with(samples, lane, sample), tones, drumStrips, lineStrips);
   }
 
   /** The same with another tone. */
   public Sounds with(Line line, ToneSound sound) {
-    Map<Line, ToneSound> t = new EnumMap<>(tones);
-    t.put(line, sound);
-    return new Sounds(
-        drums,
-        samples,
-        t,
-        drumStrips,
-        lineStrips,
-        roomSeconds,
-        delayBeats,
-        delayFeedback,
-        drumDrive);
+    return changed(drums, samples, with(tones, line, sound), drumStrips, lineStrips);
+  }
+
+  /** The map with another value under a key, or without the key for null. */
+  private static <K, V> Map<K, V> with(Map<K, V> map, K key, V value) {
+    Map<K, V> copy = new HashMap<>(map);
+    copy.put(key, value);
+    copy.values().removeIf(v -> v == null);
+    return copy;
+  }
+
+  private Sounds changed(
+      Map<Lane, DrumSound> d,
+      Map<Lane, SampleSound> s,
+      Map<Line, ToneSound> t,
+      Map<Lane, Strip> ds,
+      Map<Line, Strip> ls) {
+    return new Sounds(d, s, t, ds, ls, roomSeconds, delayBeats, delayFeedback, drumDrive);
   }
 }

@@ -58,8 +58,8 @@ class TapInTest {
     Template half = Edits.quantise(template(), 0, Lane.SNARE, 0.5).template();
     assertEquals(10, half.sections().get(0).hits(Lane.SNARE).get(0).offsetMs(), 1e-9);
     assertEquals(template(), Edits.quantise(template(), 0, Lane.SNARE, 0).template());
-    assertEquals(1, template().only(Lane.SNARE).attacks().length);
-    assertEquals(0, template().only(Lane.KICK).attacks().length);
+    assertEquals(1, template().only(Part.of(Lane.SNARE)).attacks().length);
+    assertEquals(0, template().only(Part.of(Lane.KICK)).attacks().length);
   }
 
   @Test

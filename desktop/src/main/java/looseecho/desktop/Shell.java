@@ -41,7 +41,7 @@ public final class Shell extends BorderPane {
   private final ScrollPane ledger = new ScrollPane();
   private final TransportBar transport;
   private final ToggleGroup steps = new ToggleGroup();
-  private final Files files;
+  private final FileDialogs files;
   // Each view is made once: it listens to the session for as long as the window lives.
   private final Map<Bench, Node> benches = new EnumMap<>(Bench.class);
   private final Map<Bench, Node> ledgers = new EnumMap<>(Bench.class);
@@ -51,7 +51,7 @@ public final class Shell extends BorderPane {
 
   public Shell(Session session) {
     this.session = session;
-    files = new Files(session, this);
+    files = new FileDialogs(session, this);
     transport = new TransportBar(session);
     work = new WorkStrip(session);
     setTop(new VBox(header(), new RiverView(session)));

@@ -54,7 +54,7 @@ class NotesBenchTest extends WindowTest {
     assertNotNull(session.playback().soloProperty().get());
     until("the bass is brought out", () -> !session.playback().slowing().runningProperty().get());
     robot.type(KeyCode.L);
-    assertEquals(Line.CHORDS, session.playback().soloProperty().get().notes().orElseThrow());
+    assertEquals(Line.CHORDS, session.playback().soloProperty().get().line().orElseThrow());
     assertTrue(robot.lookup("#line-chords").queryAs(ToggleButton.class).isSelected());
     robot.type(KeyCode.A);
     theKeyIsChosenAndDegreesFollow();

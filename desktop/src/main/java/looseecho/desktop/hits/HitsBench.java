@@ -19,9 +19,9 @@ import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Session;
-import looseecho.desktop.session.Solo;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Edits;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.hits.Hit;
 import looseecho.hits.TypicalBar;
@@ -70,7 +70,7 @@ public final class HitsBench extends VBox {
     session
         .playback()
         .soloProperty()
-        .addListener((o, a, b) -> alone.setSelected(b != null && b.drum().isPresent()));
+        .addListener((o, a, b) -> alone.setSelected(b != null && b.lane().isPresent()));
     addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     show();
   }
@@ -110,9 +110,9 @@ public final class HitsBench extends VBox {
   }
 
   private void laneChosen(Lane lane) {
-    Solo solo = session.playback().soloProperty().get();
-    if (solo != null && solo.drum().isPresent() && lane != null) {
-      session.playback().soloProperty().set(Solo.of(lane));
+    Part solo = session.playback().soloProperty().get();
+    if (solo != null && solo.lane().isPresent() && lane != null) {
+      session.playback().soloProperty().set(Part.of(lane));
     }
   }
 
@@ -122,7 +122,7 @@ public final class HitsBench extends VBox {
       alone.setSelected(false);
       return;
     }
-    session.playback().soloProperty().set(on ? Solo.of(lane()) : null);
+    session.playback().soloProperty().set(on ? Part.of(lane()) : null);
   }
 
   private void doubtful() {

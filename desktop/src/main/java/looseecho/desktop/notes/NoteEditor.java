@@ -93,8 +93,7 @@ final class NoteEditor {
     int end = steps();
     change(
         n -> {
-          int rung = key().rung(n.pitch());
-          int pitch = key().pitch(rung + rungs) + n.pitch() - key().pitch(rung);
+          int pitch = key().moved(n.pitch(), rungs);
           int step = n.step() + steps;
           return step < 0 || step >= end || pitch < 0 || pitch > 127
               ? n

@@ -20,9 +20,9 @@ import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.hits.BarChooser;
 import looseecho.desktop.session.Session;
-import looseecho.desktop.session.Solo;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.CleanUp;
+import looseecho.echo.Part;
 import looseecho.echo.StepNote;
 import looseecho.echo.Turn;
 import looseecho.notes.Line;
@@ -44,7 +44,7 @@ public final class NotesBench extends VBox {
     getStyleClass().add("bench");
     chooser = new BarChooser(session, false);
     editor = new NoteEditor(session);
-    chart = new NotesChart(editor, hint::setText);
+    chart = new NotesChart(editor, this::choose, hint::setText);
     VBox.setVgrow(chart, Priority.ALWAYS);
     hint.getStyleClass().add(Theme.QUIET);
     Label legend =
@@ -58,8 +58,7 @@ public final class NotesBench extends VBox {
     session
         .playback()
         .soloProperty()
-        .addListener((o, a, b) -> alone.setSelected(b != null && b.notes().isPresent()));
-    chart.addEventHandler(LineChosen.TYPE, e -> choose(e.line()));
+        .addListener((o, a, b) -> alone.setSelected(b != null && b.line().isPresent()));
     addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     choose(Line.BASS);
   }
@@ -101,9 +100,9 @@ public final class NotesBench extends VBox {
   private void choose(Line line) {
     editor.line(line);
     lines.get(line).setSelected(true);
-    Solo solo = session.playback().soloProperty().get();
-    if (solo != null && solo.notes().isPresent()) {
-      session.playback().soloProperty().set(Solo.of(line));
+    Part solo = session.playback().soloProperty().get();
+    if (solo != null && solo.line().isPresent()) {
+      session.playback().soloProperty().set(Part.of(line));
     }
     fresh();
   }
@@ -114,7 +113,7 @@ public final class NotesBench extends VBox {
       alone.setSelected(false);
       return;
     }
-    session.playback().soloProperty().set(on ? Solo.of(editor.line()) : null);
+    session.playback().soloProperty().set(on ? Part.of(editor.line()) : null);
   }
 
   /** Another line or section: the clean-up starts anew. */

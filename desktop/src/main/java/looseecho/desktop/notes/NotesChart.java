@@ -31,6 +31,7 @@ final class NotesChart extends ChartPane {
   private static final double GRIP = 7; // pixels at a note's end that lengthen it
 
   private final NoteEditor editor;
+  private final Consumer<Line> choose;
   private final Consumer<String> hint;
   private NotesView view = NotesView.EMPTY;
   private List<StepNote> preview;
@@ -48,8 +49,9 @@ final class NotesChart extends ChartPane {
     }
   }
 
-  NotesChart(NoteEditor editor, Consumer<String> hint) {
+  NotesChart(NoteEditor editor, Consumer<Line> choose, Consumer<String> hint) {
     this.editor = editor;
+    this.choose = choose;
     this.hint = hint;
     setId("notes");
     setPrefHeight(380);
@@ -150,7 +152,7 @@ final class NotesChart extends ChartPane {
     Map<Line, Ladder> ladders = ladders();
     for (var l : ladders.entrySet()) {
       if (l.getValue().holds(e.getY()) && l.getKey() != editor.line()) {
-        fireEvent(new LineChosen(l.getKey()));
+        choose.accept(l.getKey());
       }
     }
     int i = noteAt(e.getX(), e.getY());

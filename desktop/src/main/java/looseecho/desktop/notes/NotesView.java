@@ -125,9 +125,7 @@ public record NotesView(
   private static List<Kick> kicks(Analysis a, Pulse p, double zero, int from, int steps) {
     List<Hit> kicks = a.hits().stream().filter(h -> h.lane() == Lane.KICK).toList();
     List<Double> attacks = a.tonality().bass().stream().map(Note::start).toList();
-    List<Note> asNotes =
-        kicks.stream().map(h -> new Note(h.time(), h.time() + 0.1, 36, 100, 1)).toList();
-    List<Boolean> with = Interlock.of(asNotes, attacks).with();
+    List<Boolean> with = Interlock.together(kicks.stream().map(Hit::time).toList(), attacks);
     List<Kick> out = new ArrayList<>();
     for (int i = 0; i < kicks.size(); i++) {
       double step = (p.beatsAt(kicks.get(i).time()) - zero) * p.stepsPerBeat();

@@ -11,6 +11,7 @@ import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.hits.Hit;
 import looseecho.pulse.Beat;
@@ -33,7 +34,7 @@ public final class Playback implements AutoCloseable {
 
   private final Player player;
   private final Supplier<EchoRenderer> renderer;
-  private final ObjectProperty<Solo> solo = new SimpleObjectProperty<>();
+  private final ObjectProperty<Part> solo = new SimpleObjectProperty<>();
   private final DoubleProperty speed = new SimpleDoubleProperty(1);
   private final BooleanProperty click = new SimpleBooleanProperty(false);
   private final Work slowing = new Work();
@@ -43,8 +44,8 @@ public final class Playback implements AutoCloseable {
   private Slowed slowed;
 
   /** A copy of what is heard, to be used again when only the echo changes. */
-  private record Slowed(Reference of, double speed, Solo solo, Audio audio) {
-    boolean fits(Reference r, double to, Solo part) {
+  private record Slowed(Reference of, double speed, Part solo, Audio audio) {
+    boolean fits(Reference r, double to, Part part) {
       return of == r && speed == to && Objects.equals(solo, part);
     }
   }
@@ -95,7 +96,7 @@ public final class Playback implements AutoCloseable {
     if (reference == null) {
       return;
     }
-    Solo part = solo.get();
+    Part part = solo.get();
     if (to == 1 && part == null || !canSlow()) {
       slowing.cancel();
       set(reference.audio(), echo == null ? null : echo.audio(), 1);
@@ -117,24 +118,21 @@ public final class Playback implements AutoCloseable {
         failure -> speed.set(1));
   }
 
-  private static Slowed copy(Reference r, Analysis a, double to, Solo part, Progress p) {
+  private static Slowed copy(Reference r, Analysis a, double to, Part part, Progress p) {
     List<Hit> hits = a == null ? List.of() : a.hits();
     Audio own = r.audio();
-    if (part != null && part.drum().isPresent()) {
-      own = new LaneIsolator().isolate(own, part.drum().get(), hits, p);
+    if (part != null && part.lane().isPresent()) {
+      own = new LaneIsolator().isolate(own, part.lane().get(), hits, p);
     } else if (part != null && a != null) {
-      own = new LineIsolator().isolate(own, part.notes().orElseThrow(), a.tonality(), p);
+      own = new LineIsolator().isolate(own, part.line().orElseThrow(), a.tonality(), p);
     }
     double[] attacks = hits.stream().mapToDouble(Hit::time).toArray();
     return new Slowed(r, to, part, slow(own, to, attacks, p));
   }
 
-  private Audio copy(EchoSound e, double to, Solo part, Progress p) {
+  private Audio copy(EchoSound e, double to, Part part, Progress p) {
     Template t = e.template();
-    Template alone =
-        part == null
-            ? t
-            : part.drum().map(t::only).orElseGet(() -> t.only(part.notes().orElseThrow()));
+    Template alone = part == null ? t : t.only(part);
     Audio own = part == null ? e.audio() : renderer.get().mix(alone, p);
     return slow(own, to, t.attacks(), p);
   }
@@ -190,7 +188,7 @@ public final class Playback implements AutoCloseable {
   }
 
   /** The one drum that sounds alone, from the reference as well as can be; null for all. */
-  public ObjectProperty<Solo> soloProperty() {
+  public ObjectProperty<Part> soloProperty() {
     return solo;
   }
 

@@ -23,7 +23,7 @@ import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 
 /** Opening, saving and exporting, with the questions that go with them. */
-final class Files {
+final class FileDialogs {
   private static final DateTimeFormatter WHEN =
       DateTimeFormatter.ofPattern("d MMMM, HH:mm", Locale.ENGLISH).withZone(ZoneId.systemDefault());
   private static final int SHOWN = 4;
@@ -31,7 +31,7 @@ final class Files {
   private final Session session;
   private final Node owner;
 
-  Files(Session session, Node owner) {
+  FileDialogs(Session session, Node owner) {
     this.session = session;
     this.owner = owner;
   }
