@@ -9,24 +9,41 @@ BASSES, CHORDS, LEADS = range(32, 40), [*range(0, 8), *range(16, 20), *range(24,
 
 
 def make_kit(rng, font_kits):
-    """{articulation: [(velocity 1..127, samples)]}: one source for the whole kit, with strangers mixed in."""
+    """{articulation: [(velocity 1..127, samples)]}: one source for the whole kit, with strangers and layers mixed in."""
     home = font_kits[rng.integers(0, len(font_kits))] if font_kits and rng.random() < .6 else None; kit = {}
     for art in sounds.ARTS:
         source = home if rng.random() < .75 else (font_kits[rng.integers(0, len(font_kits))] if font_kits and rng.random() < .5 else None)
         notes = [k for k in source if k[0] == art] if source else []
         if notes: layers = source[notes[rng.integers(0, len(notes))]]
         else: layers = [(100, sounds.drum(rng, art))]
-        gain = rng.uniform(.6, 1.4); pitch = 2 ** (rng.normal(0, 1.2) / 12) if rng.random() < .4 else 1
-        choke = rng.uniform(.1, .6) if rng.random() < .25 else 0
-        out = []
-        for velocity, x in layers:
-            peak = np.abs(x).max() or 1
-            x = x / peak
-            if pitch != 1: x = np.interp(np.arange(0, len(x) - 1, pitch), np.arange(len(x)), x)
-            if choke: x = x * np.exp(-np.arange(len(x)) / RATE / choke)
-            out.append((velocity, (gain * x).astype(np.float32)))
-        kit[art] = out
+        layers = shaped(rng, layers)
+        if rng.random() < .2:                                     # two sounds on one pad, as producers layer them
+            under = shaped(rng, [(100, sounds.drum(rng, art))])[0][1] * rng.uniform(.2, .9); layers = [(v, added(x, under)) for v, x in layers]
+        gain = rng.uniform(.6, 1.4); kit[art] = [(v, (gain * x).astype(np.float32)) for v, x in layers]
     return kit
+
+
+def shaped(rng, layers):
+    """A pad's own tuning, length, colour and drive, the same for all its velocities."""
+    pitch = 2 ** (rng.normal(0, 2.2) / 12) if rng.random() < .5 else 1; choke = rng.uniform(.05, .6) if rng.random() < .35 else 0
+    colour = sosfilt_of(rng) if rng.random() < .4 else None; drive = rng.uniform(1, 6) if rng.random() < .15 else 0; out = []
+    for velocity, x in layers:
+        x = x / (np.abs(x).max() or 1)
+        if pitch != 1: x = np.interp(np.arange(0, len(x) - 1, pitch), np.arange(len(x)), x)
+        if choke: x = x * np.exp(-np.arange(len(x)) / RATE / choke)
+        if colour: x = x + sosfilt(colour[0], x) * colour[1]
+        if drive: x = np.tanh(x * drive)
+        out.append((velocity, x / (np.abs(x).max() or 1)))
+    return out
+
+
+def sosfilt_of(rng):
+    """A broad bell: (its filter, its gain beside the dry sound)."""
+    f = 10 ** rng.uniform(1.9, 4); return butter(1, [f * .6 / 22050, min(.99, f * 1.6 / 22050)], "band", output="sos"), 10 ** (rng.uniform(-12, 10) / 20) - 1
+
+
+def added(a, b):
+    out = np.zeros(max(len(a), len(b))); out[:len(a)] += a; out[:len(b)] += b; return out / (np.abs(out).max() or 1)
 
 
 BALANCE = dict(kick=1, snare=.8, clap=.65, hat_closed=.28, hat_open=.32, tom=.7, cymbal=.4, perc=.35)

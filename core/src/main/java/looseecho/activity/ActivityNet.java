@@ -17,7 +17,7 @@ import looseecho.reading.Progress;
  */
 public final class ActivityNet {
   static final String WEIGHTS = "activity-net.bin";
-  private static final int BLOCK = 1500;
+  private static final int BLOCK = 3000;
   private static final int[] DILATIONS = {1, 2, 4, 8, 16, 32, 64, 128, 256};
   private static final int REACH = 520;
   private static final int POOL = 3;
@@ -53,10 +53,10 @@ public final class ActivityNet {
               // training.
               int first = Math.max(0, from - REACH);
               int last = Math.min(frames, from + count + REACH);
-              float[] out = block(mel, first, last - first);
-              for (int n = 0; n < count; n++) {
-                for (int o = 0; o < outputs; o++) {
-                  curves[o][from + n] = Convolution.sigmoid(out[(from - first + n) * outputs + o]);
+              float[][] out = block(mel, first, last - first);
+              for (int o = 0; o < outputs; o++) {
+                for (int n = 0; n < count; n++) {
+                  curves[o][from + n] = Convolution.sigmoid(out[o][from - first + n]);
                 }
               }
               progress.at("Hearing hits and beats", (b + 1.0) / blocks);
@@ -65,27 +65,27 @@ public final class ActivityNet {
     return new Activities(curves);
   }
 
-  private float[] block(MelSpectra mel, int from, int frames) {
-    float[] x = new float[frames * MelSpectra.BANDS * 2];
-    mel.copy(from, frames, x);
+  private float[][] block(MelSpectra mel, int from, int frames) {
+    float[][] x = mel.planes(from, frames);
     int bands = MelSpectra.BANDS;
     int at = 0;
     for (int layer = 0; layer < FRONT; layer++, at += 2) {
-      x = Convolution.apply(x, frames, bands, weights.get(at), weights.get(at + 1), 1, true);
-      x = maxPool(x, frames, bands, x.length / frames / bands);
+      x = Convolution.apply(x, bands, weights.get(at), weights.get(at + 1), 1, true);
+      x = maxPool(x, bands);
       bands = (bands + POOL - 1) / POOL;
     }
-    x = channelMajor(x, frames, bands, x.length / frames / bands);
-    x = Convolution.apply(x, frames, 1, curve(at), weights.get(at + 1), 1, true);
+    x = Convolution.apply(channelMajor(x, bands), 1, curve(at), weights.get(at + 1), 1, true);
     at += 2;
     for (int d : DILATIONS) {
-      float[] y = Convolution.apply(x, frames, 1, curve(at), weights.get(at + 1), d, true);
-      for (int i = 0; i < x.length; i++) {
-        x[i] += y[i];
+      float[][] y = Convolution.apply(x, 1, curve(at), weights.get(at + 1), d, true);
+      for (int p = 0; p < x.length; p++) {
+        for (int n = 0; n < frames; n++) {
+          x[p][n] += y[p][n];
+        }
       }
       at += 2;
     }
-    return Convolution.apply(x, frames, 1, curve(at), weights.get(at + 1), 1, false);
+    return Convolution.apply(x, 1, curve(at), weights.get(at + 1), 1, false);
   }
 
   /** A kernel over time alone, (tap, in, out) or (in, out), as one of width 1. */
@@ -97,31 +97,28 @@ public final class ActivityNet {
   }
 
   /** Largest of three neighbouring bands; the last group may be shorter. */
-  private static float[] maxPool(float[] x, int frames, int bands, int channels) {
-    int groups = (bands + POOL - 1) / POOL;
-    float[] y = new float[frames * groups * channels];
-    java.util.Arrays.fill(y, Float.NEGATIVE_INFINITY);
-    for (int n = 0; n < frames; n++) {
-      for (int b = 0; b < bands; b++) {
-        int xi = (n * bands + b) * channels;
-        int yi = (n * groups + b / POOL) * channels;
-        for (int c = 0; c < channels; c++) {
-          y[yi + c] = Math.max(y[yi + c], x[xi + c]);
-        }
+  private static float[][] maxPool(float[][] x, int bands) {
+    int channels = x.length / bands;
+    float[][] y = new float[(bands + POOL - 1) / POOL * channels][];
+    for (int p = 0; p < x.length; p++) {
+      int to = p / channels / POOL * channels + p % channels;
+      if (y[to] == null) {
+        y[to] = x[p];
+        continue;
+      }
+      for (int n = 0; n < y[to].length; n++) {
+        y[to][n] = Math.max(y[to][n], x[p][n]);
       }
     }
     return y;
   }
 
-  /** [frame][band][channel] to [frame][channel][band]. */
-  private static float[] channelMajor(float[] x, int frames, int bands, int channels) {
-    float[] y = new float[x.length];
-    for (int n = 0; n < frames; n++) {
-      for (int b = 0; b < bands; b++) {
-        for (int c = 0; c < channels; c++) {
-          y[(n * channels + c) * bands + b] = x[(n * bands + b) * channels + c];
-        }
-      }
+  /** [band][channel] to [channel][band]. */
+  private static float[][] channelMajor(float[][] x, int bands) {
+    int channels = x.length / bands;
+    float[][] y = new float[x.length][];
+    for (int p = 0; p < x.length; p++) {
+      y[p % channels * bands + p / channels] = x[p];
     }
     return y;
   }

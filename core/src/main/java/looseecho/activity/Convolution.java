@@ -1,13 +1,21 @@
 package looseecho.activity;
 
+import java.util.Arrays;
 import looseecho.activity.Weights.Tensor;
 
 /**
- * Convolution over time and bands with zero padding. Layouts: input and output
- * [frame][band][channel], kernel [time tap][band tap][in][out]; flat arrays, channels innermost, so
- * that the inner loop vectorises.
+ * Convolution over time and bands with zero padding. Sounds are held as planes, one array of all
+ * frames per band and channel, in the order [band * channels + channel]; kernels as [time tap][band
+ * tap][in][out].
+ *
+ * <p>The inner loop runs over frames and adds four weighted planes from the same place in each,
+ * which the compiler turns into vector instructions; it does not for planes read at different
+ * places, hence a shifted copy of the input for each tap in time.
  */
 final class Convolution {
+  private static final int TILE = 1024; // frames whose planes stay in the processor's near memory
+  private static final int AT_ONCE = 4;
+
   private Convolution() {}
 
   /**
@@ -17,65 +25,93 @@ final class Convolution {
    * @param dilation frames between two taps in time
    * @param relu true to cut off what is below zero
    */
-  static float[] apply(
-      float[] x, int frames, int bands, Tensor kernel, Tensor bias, int dilation, boolean relu) {
+  static float[][] apply(
+      float[][] x, int bands, Tensor kernel, Tensor bias, int dilation, boolean relu) {
     int taps = kernel.shape()[0];
-    int width = kernel.shape()[1];
-    int in = kernel.shape()[2];
     int out = kernel.shape()[3];
-    float[] k = kernel.values();
-    float[] y = new float[frames * bands * out];
-    float[] acc = new float[out];
-    for (int n = 0; n < frames; n++) {
-      for (int b = 0; b < bands; b++) {
-        System.arraycopy(bias.values(), 0, acc, 0, out);
-        for (int t = 0; t < taps; t++) {
-          int m = n + (t - taps / 2) * dilation;
-          if (m < 0 || m >= frames) {
-            continue;
-          }
-          int first = Math.max(0, width / 2 - b);
-          int last = Math.min(width - 1, bands - 1 - b + width / 2);
-          // Neighbouring bands lie side by side in the input and in the kernel: one run over all of
-          // them.
-          int from = (m * bands + b + first - width / 2) * in;
-          accumulate(acc, x, from, (last - first + 1) * in, k, (t * width + first) * in * out, out);
-        }
-        int at = (n * bands + b) * out;
-        for (int o = 0; o < out; o++) {
-          y[at + o] = relu ? Math.max(0, acc[o]) : acc[o];
+    int frames = x[0].length;
+    float[][] y = new float[bands * out][frames];
+    for (int p = 0; p < y.length; p++) {
+      Arrays.fill(y[p], bias.values()[p % out]);
+    }
+    float[][] shifted = null;
+    for (int t = 0; t < taps; t++) {
+      int by = (t - taps / 2) * dilation;
+      if (Math.abs(by) >= frames) {
+        continue;
+      }
+      shifted = by != 0 && shifted == null ? new float[x.length][frames] : shifted;
+      float[][] from = by == 0 ? x : shift(x, by, shifted);
+      for (int at = 0; at < frames; at += TILE) {
+        tap(from, y, bands, kernel, t, at, Math.min(frames, at + TILE));
+      }
+    }
+    if (relu) {
+      for (float[] plane : y) {
+        for (int n = 0; n < frames; n++) {
+          plane[n] = Math.max(0, plane[n]);
         }
       }
     }
     return y;
   }
 
-  /** acc[o] += sum over i of x[xi + i] * k[ki + i * out + o]. */
-  private static void accumulate(
-      float[] acc, float[] x, int xi, int in, float[] k, int ki, int out) {
-    int i = 0;
-    for (;
-        i + 3 < in;
-        i += 4) { // four inputs at a time, so that the sums are loaded and stored less often
-      float v0 = x[xi + i];
-      float v1 = x[xi + i + 1];
-      float v2 = x[xi + i + 2];
-      float v3 = x[xi + i + 3];
-      int row = ki + i * out;
+  /** Fills {@code out} with out[n] = x[n + by], zero outside. */
+  private static float[][] shift(float[][] x, int by, float[][] out) {
+    int count = x[0].length - Math.abs(by);
+    int to = Math.max(0, -by);
+    for (int p = 0; p < x.length; p++) {
+      Arrays.fill(out[p], 0, to, 0);
+      System.arraycopy(x[p], Math.max(0, by), out[p], to, count);
+      Arrays.fill(out[p], to + count, out[p].length, 0);
+    }
+    return out;
+  }
+
+  /** Adds what one tap in time gives to the frames from to before to. */
+  private static void tap(
+      float[][] x, float[][] y, int bands, Tensor kernel, int tap, int from, int to) {
+    int width = kernel.shape()[1];
+    int in = kernel.shape()[2];
+    int out = kernel.shape()[3];
+    float[] k = kernel.values();
+    for (int b = 0; b < bands; b++) {
+      int first = Math.max(0, width / 2 - b);
+      int last = Math.min(width - 1, bands - 1 - b + width / 2);
+      int plane = (b + first - width / 2) * in; // neighbouring bands follow one another
+      int inputs = (last - first + 1) * in;
+      int row = (tap * width + first) * in * out;
       for (int o = 0; o < out; o++) {
-        acc[o] +=
-            v0 * k[row + o]
-                + v1 * k[row + out + o]
-                + v2 * k[row + 2 * out + o]
-                + v3 * k[row + 3 * out + o];
+        float[] sum = y[b * out + o];
+        int i = 0;
+        for (; i + AT_ONCE <= inputs; i += AT_ONCE) {
+          add(sum, x, plane + i, k, row + i * out + o, out, from, to);
+        }
+        for (; i < inputs; i++) {
+          add(sum, x[plane + i], k[row + i * out + o], from, to);
+        }
       }
     }
-    for (; i < in; i++) {
-      float v = x[xi + i];
-      int row = ki + i * out;
-      for (int o = 0; o < out; o++) {
-        acc[o] += v * k[row + o];
-      }
+  }
+
+  private static void add(
+      float[] sum, float[][] x, int plane, float[] k, int at, int step, int from, int to) {
+    float[] a = x[plane];
+    float[] b = x[plane + 1];
+    float[] c = x[plane + 2];
+    float[] d = x[plane + 3];
+    float ka = k[at];
+    float kb = k[at + step];
+    float kc = k[at + 2 * step];
+    float kd = k[at + 3 * step];
+    for (int n = from; n < to; n++) {
+      sum[n] += ka * a[n] + kb * b[n] + kc * c[n] + kd * d[n];
+    }
+  }
+
+  private static void add(float[] sum, float[] a, float weight, int from, int to) {
+    for (int n = from; n < to; n++) {
+      sum[n] += weight * a[n];
     }
   }
 

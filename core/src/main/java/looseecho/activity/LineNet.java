@@ -84,21 +84,22 @@ public final class LineNet {
   private void block(LineSpectra spectra, int zero, int from, int to, int end, float[] out) {
     int first = Math.max(zero, from - REACH);
     int last = Math.min(end, to + REACH);
-    float[] y = spectra.frames(first - zero, last - zero);
+    float[][] y = spectra.frames(first - zero, last - zero);
     for (int l = 0; l <= DILATIONS.length; l++) {
       boolean head = l == DILATIONS.length;
       y =
           Convolution.apply(
               y,
-              last - first,
               Register.PITCHES,
               weights.get(2 * l),
               weights.get(2 * l + 1),
               head ? 1 : DILATIONS[l],
               !head);
     }
-    for (int i = from * WIDTH; i < to * WIDTH; i++) {
-      out[i] = Convolution.sigmoid(y[i - first * WIDTH]);
+    for (int p = 0; p < WIDTH; p++) {
+      for (int n = from; n < to; n++) {
+        out[n * WIDTH + p] = Convolution.sigmoid(y[p][n - first]);
+      }
     }
   }
 }

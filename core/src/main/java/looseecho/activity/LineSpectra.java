@@ -43,9 +43,9 @@ final class LineSpectra {
     return Math.sqrt(power / Math.max(1, mono.length));
   }
 
-  /** Frames from to before to, in layout [(frame * 37 + pitch) * 9 + channel]. */
-  float[] frames(int from, int to) {
-    float[] out = new float[(to - from) * Register.PITCHES * CHANNELS];
+  /** Frames from to before to, as planes, [pitch * 9 + channel][frame]. */
+  float[][] frames(int from, int to) {
+    float[][] out = new float[Register.PITCHES * CHANNELS][to - from];
     int channel = 0;
     for (int w = 0; w < HARMONICS.length; w++) {
       fill(w, channel, from, to, out);
@@ -54,7 +54,7 @@ final class LineSpectra {
     return out;
   }
 
-  private void fill(int w, int channel, int from, int to, float[] out) {
+  private void fill(int w, int channel, int from, int to, float[][] out) {
     Fft fft = new Fft(register.sizes()[w], register.windows()[w]);
     float[] magnitudes = new float[fft.bins()];
     double binHz = (double) register.rate() / register.sizes()[w];
@@ -69,8 +69,7 @@ final class LineSpectra {
           double at = HARMONICS[w][h] * hertz[p] / binHz;
           int k = (int) at;
           double m = gain * (magnitudes[k] * (1 - (at - k)) + magnitudes[k + 1] * (at - k));
-          out[((n - from) * Register.PITCHES + p) * CHANNELS + channel + h] =
-              (float) ((Math.log(1e-4 + m) + 5) / 2.5);
+          out[p * CHANNELS + channel + h][n - from] = (float) ((Math.log(1e-4 + m) + 5) / 2.5);
         }
       }
     }

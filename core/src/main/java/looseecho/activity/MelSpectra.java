@@ -188,20 +188,15 @@ public final class MelSpectra {
     return hertz(low + (band + 1) * (mel(HIGH_HZ) - low) / (BANDS + 1));
   }
 
-  /**
-   * Copies frames [from, from + count) in layout [(frame * 80 + band) * 2 + window]; zeros outside
-   * the song.
-   */
-  void copy(int from, int count, float[] out) {
-    int width = BANDS * 2;
-    for (int i = 0; i < count; i++) {
-      int n = from + i;
-      if (n >= 0 && n < frames) {
-        System.arraycopy(values, n * width, out, i * width, width);
-      } else {
-        java.util.Arrays.fill(out, i * width, (i + 1) * width, 0);
+  /** Frames [from, from + count) as planes, [band * 2 + window][frame]. */
+  float[][] planes(int from, int count) {
+    float[][] out = new float[BANDS * 2][count];
+    for (int n = 0; n < count; n++) {
+      for (int p = 0; p < out.length; p++) {
+        out[p][n] = values[(from + n) * out.length + p];
       }
     }
+    return out;
   }
 
   /** One mel filter: weights over a run of bins that sum to one. */
