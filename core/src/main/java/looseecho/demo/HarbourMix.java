@@ -73,10 +73,10 @@ public final class HarbourMix {
     tones.add(lead, 1);
     send.add(lead, 0.8);
     rise(tune, tones);
-    double[] kicks =
+    int[] kicks =
         tune.hits().stream()
             .filter(h -> h.lane() == Lane.KICK)
-            .mapToDouble(DrumHit::time)
+            .mapToInt(h -> (int) Math.round(h.time() * RATE))
             .toArray();
     tones.shape(new Ducking(5, 130).envelope(kicks, length, RATE));
     Bus mix = new Bus(length, RATE);

@@ -10,16 +10,15 @@ import java.util.Arrays;
  */
 public record Ducking(double depthDb, double recoveryMs) {
   /**
-   * Gain per sample for hits at the given seconds; the attack takes 2 ms so that it does not click.
+   * Gain per sample for hits at the given samples; the attack takes 2 ms so that it does not click.
    */
-  public float[] envelope(double[] hits, int length, int rate) {
+  public float[] envelope(int[] hits, int length, int rate) {
     float[] out = new float[length];
     Arrays.fill(out, 1);
     double low = Math.pow(10, -depthDb / 20);
     int attack = rate / 500;
     int recovery = (int) (recoveryMs * rate / 1000);
-    for (double hit : hits) {
-      int at = (int) Math.round(hit * rate);
+    for (int at : hits) {
       for (int i = -attack; i < recovery; i++) {
         if (at + i >= 0 && at + i < length) {
           double shape =

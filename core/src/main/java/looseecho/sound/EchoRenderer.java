@@ -7,15 +7,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BiConsumer;
-import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
-import looseecho.echo.Ornament;
 import looseecho.echo.Part;
-import looseecho.echo.StepHit;
-import looseecho.echo.StepNote;
 import looseecho.echo.Template;
-import looseecho.echo.TemplateSection;
 import looseecho.notes.Line;
 import looseecho.reading.Progress;
 
@@ -24,12 +19,15 @@ public final class EchoRenderer {
   /** Sampling rate of everything rendered. */
   public static final int RATE = 44100;
 
-  private static final double TAIL_SECONDS = 1.0;
   private static final double CEILING = 0.891; // -1 dBTP
-  private static final double VELOCITY_POWER = 1.4;
+  private static final double FADE_SECONDS = 0.005;
+  private static final double LEAD_IN_SECONDS = 1; // the limiter has settled by then
+  private static final double LONGEST_LEAD_IN = 8;
+  private static final double FAINT_DB = -70; // what still rings below this is left out
 
   private final Sounds sounds;
   private final Map<Lane, float[]> shots = new EnumMap<>(Lane.class);
+  private final PartRenderer partRenderer;
   private final List<String> missing = new ArrayList<>();
   private final PartCache cache = new PartCache();
 
@@ -39,6 +37,7 @@ public final class EchoRenderer {
     for (Lane lane : Lane.values()) {
       shots.put(lane, shot(lane));
     }
+    partRenderer = new PartRenderer(sounds, shots);
   }
 
   /** The lane's one-shot; the synthesised one where the sample can't be read. */
@@ -64,7 +63,9 @@ public final class EchoRenderer {
 
   /** One hit alone, at the loudness it has in the mix. */
   public float[] oneShot(Lane lane, int velocity) {
-    return scaled(shots.get(lane).clone(), sounds.drumStrips().get(lane).gain() * gain(velocity));
+    return scaled(
+        shots.get(lane).clone(),
+        sounds.drumStrips().get(lane).gain() * PartRenderer.gain(velocity));
   }
 
   /** One note alone, at the loudness it has in the mix. */
@@ -82,13 +83,47 @@ public final class EchoRenderer {
 
   /** The mix alone. */
   public Audio mix(Template t, Progress progress) {
-    return mix(t, (part, bus) -> {}, progress).audio(1);
+    return mix(t, PartRenderer.Window.of(t), (part, bus) -> {}, progress).audio(1);
+  }
+
+  /**
+   * A stretch of the mix, sooner than the whole: what sounded before it is rendered only as far
+   * back as it still rings, so that it differs from the whole by less than a thousandth. The fade
+   * at its ends is for joining it to another rendering.
+   *
+   * @param from second where it begins, moved to a sample
+   * @param seconds how long it is
+   */
+  public Excerpt excerpt(Template t, double from, double seconds, Progress progress) {
+    int whole = PartRenderer.Window.of(t).length();
+    int start = Math.max(0, Math.min(whole, (int) Math.round(from * RATE)));
+    int end = (int) Math.min(whole, start + Math.round(seconds * RATE));
+    int lead = Math.min(start, (int) (leadIn(t) * RATE));
+    int after = Math.min(whole - end, RATE / 100); // the limiter looks ahead
+    var window = new PartRenderer.Window(start - lead, end + after - start + lead);
+    Audio audio = mix(t, window, (part, sound) -> {}, progress).audio(1);
+    return new Excerpt(audio.slice(lead, lead + end - start), start, (int) (FADE_SECONDS * RATE));
+  }
+
+  /** Seconds after which the room and the delay have rung out. */
+  private double leadIn(Template t) {
+    double repeat = sounds.delayBeats() * 60 / t.bpm();
+    boolean delayed = Part.of(t).stream().anyMatch(p -> sounds.strip(p).delay() > 0);
+    double fallDb = 20 * Math.log10(Math.max(1e-3, sounds.delayFeedback()));
+    double delay = delayed ? repeat * (1 + FAINT_DB / fallDb) : 0;
+    double room = sounds.roomSeconds() * FAINT_DB / -60;
+    return Math.min(LONGEST_LEAD_IN, LEAD_IN_SECONDS + Math.max(room, delay));
   }
 
   /** The mix and a stem per part. */
   public Rendering render(Template t, Progress progress) {
     Map<String, Audio> stems = new LinkedHashMap<>();
-    Bus mix = mix(t, (part, sound) -> stems.put(part.words(), stem(part, sound)), progress);
+    Bus mix =
+        mix(
+            t,
+            PartRenderer.Window.of(t),
+            (part, sound) -> stems.put(part.words(), stem(part, sound)),
+            progress);
     return new Rendering(mix.audio(1), stems);
   }
 
@@ -103,19 +138,25 @@ public final class EchoRenderer {
     cache.forget();
   }
 
-  private Bus mix(Template t, BiConsumer<Part, float[]> stem, Progress progress) {
-    int length = (int) ((t.end() + TAIL_SECONDS) * RATE);
+  private Bus mix(
+      Template t, PartRenderer.Window window, BiConsumer<Part, float[]> stem, Progress progress) {
+    int length = window.length();
+    boolean whole = window.equals(PartRenderer.Window.of(t));
     Bus drums = new Bus(length, RATE);
     Bus tones = new Bus(length, RATE);
     Bus room = new Bus(length, RATE);
     Bus delay = new Bus(length, RATE);
-    double[] kicks = times(t, Lane.KICK);
+    double[] kicks = PartRenderer.times(t, Lane.KICK);
     List<Part> parts = Part.of(t).stream().filter(p -> !sounds.strip(p).muted()).toList();
-    boolean keep = cache.holds(length, parts.size());
+    boolean keep = !whole || cache.holds(length, parts.size());
     List<float[]> rendered =
         keep
             ? parts.parallelStream()
-                .map(p -> cache.get(t, p, length, kicks, () -> part(t, p, length, kicks)))
+                .map(
+                    p ->
+                        whole
+                            ? cache.get(t, p, length, kicks, () -> part(t, p, window, kicks))
+                            : part(t, p, window, kicks))
                 .toList()
             : List.of();
     boolean any = false;
@@ -123,7 +164,7 @@ public final class EchoRenderer {
       progress.step("Rendering", (double) i / parts.size());
       Part part = parts.get(i);
       Strip strip = sounds.strip(part);
-      float[] sound = keep ? rendered.get(i) : part(t, part, length, kicks);
+      float[] sound = keep ? rendered.get(i) : part(t, part, window, kicks);
       stem.accept(part, sound);
       (part.lane().isPresent() ? drums : tones).add(sound, 0, 1, strip.pan());
       if (strip.room() > 0) {
@@ -147,69 +188,7 @@ public final class EchoRenderer {
     return drums;
   }
 
-  /** A part before it is put in its place: mono, levelled and ducked. */
-  private float[] part(Template t, Part part, int length, double[] kicks) {
-    Strip strip = sounds.strip(part);
-    float[] out = new float[length];
-    part.lane().ifPresent(lane -> drums(t, lane, strip, out));
-    part.line().ifPresent(line -> line(t, line, strip, out));
-    if (strip.duckDb() > 0) {
-      float[] duck = new Ducking(strip.duckDb(), strip.duckMs()).envelope(kicks, length, RATE);
-      for (int i = 0; i < length; i++) {
-        out[i] *= duck[i];
-      }
-    }
-    return out;
-  }
-
-  private void drums(Template t, Lane lane, Strip strip, float[] out) {
-    for (int s = 0; s < t.sections().size(); s++) {
-      for (StepHit h : t.sections().get(s).hits(lane)) {
-        double gain = strip.gain() * gain(h.velocity());
-        for (Ornament.Stroke k : h.ornament().strokes()) {
-          double time = t.time(s, h.step() + k.steps(), h.offsetMs() + k.ms());
-          lay(out, shots.get(lane), time, gain * k.loudness());
-        }
-      }
-    }
-  }
-
-  private void line(Template t, Line line, Strip strip, float[] out) {
-    ToneSynth synth = new ToneSynth();
-    ToneSound tone = sounds.tones().get(line);
-    for (int s = 0; s < t.sections().size(); s++) {
-      TemplateSection section = t.sections().get(s);
-      for (StepNote n : section.notes(line)) {
-        double start = t.time(s, n.step(), n.offsetMs());
-        double seconds =
-            Math.max(0.03, t.time(s, n.step() + n.lengthSteps(), n.offsetMs()) - start);
-        double slide = n.slideMs() / 1000;
-        float[] sound =
-            synth.render(tone, n.pitch(), seconds, n.velocity(), n.slide(), slide, RATE);
-        lay(out, sound, start, strip.gain());
-      }
-    }
-  }
-
-  private static void lay(float[] out, float[] sound, double seconds, double gain) {
-    int at = (int) Math.round(seconds * RATE);
-    float g = (float) gain;
-    for (int i = Math.max(0, -at); i < sound.length && at + i < out.length; i++) {
-      out[at + i] += g * sound[i];
-    }
-  }
-
-  private static double gain(int velocity) {
-    return Math.pow(velocity / 127.0, VELOCITY_POWER);
-  }
-
-  private static double[] times(Template t, Lane lane) {
-    return IntStream.range(0, t.sections().size())
-        .boxed()
-        .flatMapToDouble(
-            s ->
-                t.sections().get(s).hits(lane).stream()
-                    .mapToDouble(h -> t.time(s, h.step(), h.offsetMs())))
-        .toArray();
+  private float[] part(Template t, Part part, PartRenderer.Window window, double[] kicks) {
+    return partRenderer.render(t, part, window, kicks);
   }
 }

@@ -21,7 +21,7 @@ public final class Player implements AutoCloseable {
    */
   private record Deck(
       Audio heard,
-      Audio echo,
+      Track echo,
       double heardGain,
       double echoGain,
       double speed,
@@ -32,9 +32,22 @@ public final class Player implements AutoCloseable {
       return (int) Math.min(Integer.MAX_VALUE, Math.round(seconds / speed * EchoRenderer.RATE));
     }
 
-    Deck with(Audio newHeard, Audio newEcho, double newEchoGain, double newSpeed, Click newClick) {
+    Deck with(Audio newHeard, Track newEcho, double newEchoGain, double newSpeed, Click newClick) {
       return new Deck(
           newHeard, newEcho, heardGain, newEchoGain, newSpeed, loopStart, loopEnd, newClick);
+    }
+  }
+
+  /** A rendering and, until the next one comes, a newer stretch laid over it. */
+  private record Track(Audio whole, Excerpt over) {
+    static Track of(Audio whole) {
+      return whole == null ? null : new Track(whole, null);
+    }
+
+    double sample(int p, int channel) {
+      double share = over == null ? 0 : over.share(p);
+      double old = share == 1 ? 0 : Player.sample(whole, p, channel);
+      return share == 0 ? old : old + share * (over.sample(p, channel) - old);
     }
   }
 
@@ -73,7 +86,21 @@ public final class Player implements AutoCloseable {
    * as slow as what is heard.
    */
   public void echo(Audio echo, double gain) {
-    deck.updateAndGet(d -> d.with(d.heard(), echo, gain, d.speed(), d.click()));
+    deck.updateAndGet(d -> d.with(d.heard(), Track.of(echo), gain, d.speed(), d.click()));
+  }
+
+  /** Lays a newer stretch over the echo, until the next echo is set. */
+  public void over(Excerpt newer) {
+    deck.updateAndGet(
+        d ->
+            d.echo() == null
+                ? d
+                : d.with(
+                    d.heard(),
+                    new Track(d.echo().whole(), newer),
+                    d.echoGain(),
+                    d.speed(),
+                    d.click()));
   }
 
   /**
@@ -85,7 +112,7 @@ public final class Player implements AutoCloseable {
    */
   public void speed(Audio heard, Audio echo, double speed) {
     double place = position();
-    deck.updateAndGet(d -> d.with(heard, echo, d.echoGain(), speed, Click.NONE));
+    deck.updateAndGet(d -> d.with(heard, Track.of(echo), d.echoGain(), speed, Click.NONE));
     seek(place);
   }
 
@@ -121,6 +148,15 @@ public final class Player implements AutoCloseable {
                 Math.max(0, start),
                 end > start ? end : Double.POSITIVE_INFINITY,
                 d.click()));
+  }
+
+  public double loopStart() {
+    return deck.get().loopStart();
+  }
+
+  /** Infinite where nothing loops but the whole. */
+  public double loopEnd() {
+    return deck.get().loopEnd();
   }
 
   /** 0 = heard alone, 1 = echo alone; between them both, equally loud in the middle. */
@@ -184,6 +220,10 @@ public final class Player implements AutoCloseable {
     return device.remark();
   }
 
+  private static double sample(Audio a, int p, int channel) {
+    return a == null || p >= a.length() ? 0 : channel == 0 ? a.left(p) : a.right(p);
+  }
+
   private void run() {
     float[] out = new float[2 * BLOCK];
     Voice voice = new Voice();
@@ -201,7 +241,7 @@ public final class Player implements AutoCloseable {
     private double heardGain;
     private double echoGain;
     private double master;
-    private Audio lastEcho;
+    private Track lastEcho;
     private float[] shot;
     private int shotAt;
     private int lastClick;
@@ -211,7 +251,7 @@ public final class Player implements AutoCloseable {
       if (!playing && master < 1e-4) {
         takeJump();
       }
-      Audio oldEcho = lastEcho;
+      Track oldEcho = lastEcho;
       lastEcho = d.echo();
       float[] fresh = audition.getAndSet(null);
       if (fresh != null) {
@@ -230,8 +270,12 @@ public final class Player implements AutoCloseable {
         double r = 0;
         if (master > 1e-5) {
           double fade = (double) i / BLOCK;
-          l = heardGain * sample(d.heard(), 0) + echoGain * mix(oldEcho, d.echo(), fade, 0);
-          r = heardGain * sample(d.heard(), 1) + echoGain * mix(oldEcho, d.echo(), fade, 1);
+          l =
+              heardGain * sample(d.heard(), position, 0)
+                  + echoGain * mix(oldEcho, d.echo(), fade, 0);
+          r =
+              heardGain * sample(d.heard(), position, 1)
+                  + echoGain * mix(oldEcho, d.echo(), fade, 1);
           double c = click(d.click());
           l += c;
           r += c;
@@ -257,7 +301,7 @@ public final class Player implements AutoCloseable {
     private void advance(Deck d) {
       int next = position + 1;
       int length =
-          d.heard() != null ? d.heard().length() : d.echo() != null ? d.echo().length() : 0;
+          d.heard() != null ? d.heard().length() : d.echo() != null ? d.echo().whole().length() : 0;
       if (next >= Math.min(d.sample(d.loopEnd()), length)) {
         int start = d.sample(d.loopStart());
         next = start < length ? start : 0;
@@ -277,15 +321,13 @@ public final class Player implements AutoCloseable {
       return lastClick < 0 ? 0 : c.sample(p, lastClick);
     }
 
-    private double mix(Audio before, Audio now, double fade, int channel) {
-      return before == now
-          ? sample(now, channel)
-          : (1 - fade) * sample(before, channel) + fade * sample(now, channel);
-    }
-
-    private double sample(Audio a, int channel) {
-      int p = position;
-      return a == null || p >= a.length() ? 0 : channel == 0 ? a.left(p) : a.right(p);
+    private double mix(Track before, Track now, double fade, int channel) {
+      double n = now == null ? 0 : now.sample(position, channel);
+      if (before == now) {
+        return n;
+      }
+      double b = before == null ? 0 : before.sample(position, channel);
+      return b + fade * (n - b);
     }
 
     private float cap(double x) {

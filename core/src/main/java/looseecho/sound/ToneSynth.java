@@ -34,7 +34,7 @@ public final class ToneSynth {
       int rate) {
     double hz = 440 * Math.pow(2, (pitch - 69) / 12);
     int held = (int) (seconds * rate);
-    int length = held + (int) (TAIL * s.releaseMs() / 1000 * rate);
+    int length = length(s, seconds, rate);
     float[] out = new float[length];
     double loud = Math.pow(velocity / 127.0, 1.4);
     double[] phase = new double[s.voices()];
@@ -67,6 +67,11 @@ public final class ToneSynth {
               (loud * (s.drive() > 0 ? Math.tanh(y * (1 + s.drive())) / (1 + 0.5 * s.drive()) : y));
     }
     return out;
+  }
+
+  /** Samples that a note held so long sounds for. */
+  static int length(ToneSound s, double seconds, int rate) {
+    return (int) (seconds * rate) + (int) (TAIL * s.releaseMs() / 1000 * rate);
   }
 
   /** Cycles per sample of each voice. */

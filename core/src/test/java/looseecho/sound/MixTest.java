@@ -126,4 +126,24 @@ class MixTest {
     assertEquals(0.283, Signals.rms(riff, RATE * 6 / 10, RATE * 9 / 10), 0.03, "the riff alone");
     assertTrue(Signals.rms(riff, 2 * RATE, 3 * RATE) < 1e-6);
   }
+
+  /** What is heard at once after an edit is the whole rendering, to a thousandth. */
+  @Test
+  void anExcerptIsTheSameStretchOfTheWhole() {
+    Template t = TemplateTest.small();
+    Part snare = Part.of(Lane.SNARE);
+    Sounds wet = Sounds.plain().with(snare, Sounds.plain().strip(snare).sends(0.5, 0.4));
+    EchoRenderer renderer = new EchoRenderer(wet);
+    Audio whole = renderer.mix(t, Progress.NONE);
+    Excerpt part = renderer.excerpt(t, 4.321, 2, Progress.NONE);
+    assertEquals(2 * RATE, part.audio().length());
+    double worst = 0;
+    for (int i = 0; i < part.audio().length(); i++) {
+      worst = Math.max(worst, Math.abs(part.sample(part.at() + i, 1) - whole.right(part.at() + i)));
+    }
+    assertEquals(0, worst, 1e-3);
+    assertEquals(0, part.share(part.at() - 1));
+    assertEquals(1, part.share(part.at() + RATE));
+    assertEquals(0, part.share(part.at() + 2 * RATE));
+  }
 }

@@ -14,6 +14,7 @@ import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.dsp.Loudness;
 import looseecho.echo.Edits;
+import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
 import looseecho.reading.Progress;
 import org.junit.jupiter.api.Test;
@@ -193,7 +194,7 @@ class SoundTest {
 
   @Test
   void duckingFollowsDepthAndRecovery() {
-    float[] e = new Ducking(6, 100).envelope(new double[] {0.5}, RATE, RATE);
+    float[] e = new Ducking(6, 100).envelope(new int[] {RATE / 2}, RATE, RATE);
     assertEquals(1, e[RATE / 2 - 200], 1e-6);
     assertEquals(0.501, e[RATE / 2], 1e-3);
     assertEquals(0.75, e[RATE / 2 + RATE / 20], 0.01);
@@ -211,15 +212,24 @@ class SoundTest {
     assertEquals(renderer.oneShot(Lane.CLAP, 127).length, renderer.oneShot(Lane.CLAP, 20).length);
   }
 
-  /** What is played live is what is written: the same samples, but for volume and the fade in. */
+  /**
+   * What is played live is what is written: the same samples, but for volume and the fade in; and a
+   * newer stretch laid over it is played in its place.
+   */
   @Test
   void livePlayIsTheRendering() throws InterruptedException {
-    Audio mix = new EchoRenderer(Sounds.plain()).mix(TemplateTest.small(), Progress.NONE);
+    Template old = TemplateTest.small();
+    Template edited = Edits.toggle(old, 0, Lane.CLAP, 2, 120, false).template();
+    EchoRenderer renderer = new EchoRenderer(Sounds.plain());
+    Audio mix = renderer.mix(old, Progress.NONE);
+    Excerpt newer = renderer.excerpt(edited, 0.7, 0.2, Progress.NONE);
+    assertTrue(newer.audio().peak() > mix.slice(newer.at(), newer.at() + RATE / 5).peak() + 0.05);
     CountDownLatch ready = new CountDownLatch(1);
     Recorder device = new Recorder(120, n -> hold(ready));
     try (Player p = new Player(device)) {
       p.load(mix, 1);
       p.echo(mix, 1);
+      p.over(newer);
       p.balance(1);
       p.volume(1);
       p.play();
@@ -229,7 +239,9 @@ class SoundTest {
       for (int silent = 0; silent < 4 * 512 && best > 2e-3; silent++) {
         double worst = 0;
         for (int i = RATE / 2; i + silent < x.length && worst < best; i++) {
-          worst = Math.max(worst, Math.abs(mix.left(i) - x[i + silent]));
+          double s = newer.share(i);
+          double is = s == 0 ? mix.left(i) : s * newer.sample(i, 0) + (1 - s) * mix.left(i);
+          worst = Math.max(worst, Math.abs(is - x[i + silent]));
         }
         best = Math.min(best, worst);
       }

@@ -10,6 +10,7 @@ import looseecho.audio.Audio;
 import looseecho.echo.Template;
 import looseecho.notes.Line;
 import looseecho.sound.EchoRenderer;
+import looseecho.sound.Excerpt;
 import looseecho.sound.LoudnessMatch;
 import looseecho.sound.Player;
 import looseecho.sound.Sounds;
@@ -21,8 +22,12 @@ import looseecho.sound.Sounds;
 public final class EchoMaker implements AutoCloseable {
   static final double LONGEST = 1800; // seconds that are rendered to be played
   private static final double NOTE_SECONDS = 0.4;
+  private static final double SHORT = 20; // seconds of a template that is rendered at once
+  private static final double AHEAD = 8; // seconds that are rendered first of a longer one
+  private static final double BEHIND = 0.2;
 
   private final Player player;
+  private final Consumer<Excerpt> sooner;
   private final Consumer<EchoSound> ready;
   private final Consumer<Exception> failed;
   private final Work rendering = new Work();
@@ -30,8 +35,19 @@ public final class EchoMaker implements AutoCloseable {
   private final ReadOnlyObjectWrapper<Sounds> sounds = new ReadOnlyObjectWrapper<>(Sounds.plain());
   private EchoRenderer renderer = new EchoRenderer(Sounds.plain());
 
-  EchoMaker(Player player, Consumer<EchoSound> ready, Consumer<Exception> failed) {
+  /**
+   * Prepares to render.
+   *
+   * @param sooner takes the stretch that is played next, before the whole is ready
+   * @param ready takes the whole
+   */
+  EchoMaker(
+      Player player,
+      Consumer<Excerpt> sooner,
+      Consumer<EchoSound> ready,
+      Consumer<Exception> failed) {
     this.player = player;
+    this.sooner = sooner;
     this.ready = ready;
     this.failed = failed;
   }
@@ -56,8 +72,31 @@ public final class EchoMaker implements AutoCloseable {
     }
   }
 
+  /** Renders what is played next, so that an edit is heard at once, and then the whole. */
   void render(Template t) {
     EchoRenderer now = renderer;
+    if (echo.get() == null || t.end() < SHORT) {
+      whole(now, t);
+      return;
+    }
+    double from = Math.max(0, player.position() - BEHIND);
+    double to = from + AHEAD;
+    if (to > player.loopEnd()) {
+      from = Math.max(player.loopStart(), player.loopEnd() - 2 * AHEAD);
+      to = player.loopEnd() + BEHIND;
+    }
+    double start = from;
+    double seconds = to - from;
+    rendering.start(
+        p -> now.excerpt(t, start, seconds, p),
+        e -> {
+          sooner.accept(e);
+          whole(now, t);
+        },
+        failed);
+  }
+
+  private void whole(EchoRenderer now, Template t) {
     rendering.start(
         p -> {
           Audio mix = now.mix(t, p);

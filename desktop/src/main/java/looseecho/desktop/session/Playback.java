@@ -18,6 +18,7 @@ import looseecho.pulse.Beat;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
 import looseecho.sound.EchoRenderer;
+import looseecho.sound.Excerpt;
 import looseecho.sound.LaneIsolator;
 import looseecho.sound.LineIsolator;
 import looseecho.sound.Player;
@@ -83,6 +84,13 @@ public final class Playback implements AutoCloseable {
       player.echo(e.audio(), e.gain());
     } else {
       refresh();
+    }
+  }
+
+  /** A stretch of the edited echo that is ready before the whole. */
+  void over(Excerpt newer) {
+    if (speed.get() == 1 && solo.get() == null) {
+      player.over(newer);
     }
   }
 

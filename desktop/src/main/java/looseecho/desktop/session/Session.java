@@ -59,7 +59,9 @@ public final class Session implements AutoCloseable {
 
   public Session(OutputDevice device, CorrectionStore store) {
     this.player = new Player(device);
-    this.maker = new EchoMaker(player, e -> playback().echo(e), e -> failed("Rendering", e));
+    this.maker =
+        new EchoMaker(
+            player, e -> playback().over(e), e -> playback().echo(e), e -> failed("Rendering", e));
     this.playback = new Playback(player, maker::renderer);
     this.ear = new Ear(store);
     this.keeper = new Keeper(store.folder().resolveSibling("kept"), this::project);
