@@ -76,7 +76,7 @@ public final class Arrangement {
     for (int zero = 0; zero < now; zero += was) {
       for (StepHit h : hits) {
         if (zero + h.step() < now) {
-          out.add(new StepHit(zero + h.step(), h.offsetMs(), h.velocity(), h.ornament()));
+          out.add(h.at(zero + h.step(), h.offsetMs()));
         }
       }
     }
@@ -147,7 +147,7 @@ public final class Arrangement {
     for (StepHit h : hits) {
       int step = h.step() + (to - from) * bar;
       if (h.step() / bar == from && step < end) {
-        out.add(new StepHit(step, h.offsetMs(), h.velocity(), h.ornament()));
+        out.add(h.at(step, h.offsetMs()));
       }
     }
     out.sort(java.util.Comparator.comparingInt(StepHit::step));

@@ -3,11 +3,14 @@ package looseecho.echo;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import looseecho.activity.Lane;
 import looseecho.notes.Line;
 
 /** Changes to a template. Each gives a new template and leaves the old one as it was. */
 public final class Edits {
+  private static final double FIRST_CUT = 4;
+
   /** A new template and what was done, in words. */
   public record Edited(Template template, String words) {}
 
@@ -68,11 +71,36 @@ public final class Edits {
     for (StepHit h : t.sections().get(section).hits(lane)) {
       if (h.step() == step) {
         Ornament next = h.ornament().next();
-        hits.add(new StepHit(step, h.offsetMs(), h.velocity(), next));
+        hits.add(h.with(next));
         words = lane.words() + " on step " + (step % t.stepsPerBar() + 1) + ": " + next.words();
       } else {
         hits.add(h);
       }
+    }
+    return part(t, section, lane, hits, words);
+  }
+
+  /**
+   * Cuts the hits of one step off sooner or later.
+   *
+   * @param longer half sixteenths by which they last longer; a hit that rings is first cut after
+   *     {@value #FIRST_CUT} sixteenths, and one that lasts longer than that rings again
+   */
+  public static Edited length(Template t, int section, Lane lane, int step, int longer) {
+    List<StepHit> hits = new ArrayList<>();
+    String on = lane.words() + " on step " + (step % t.stepsPerBar() + 1);
+    String words = "There is no " + on;
+    for (StepHit h : t.sections().get(section).hits(lane)) {
+      if (h.step() != step) {
+        hits.add(h);
+        continue;
+      }
+      double now = h.lengthSteps() == 0 ? FIRST_CUT + 0.5 : h.lengthSteps();
+      double next = Math.max(0.5, now + longer / 2.0);
+      boolean rings = next > FIRST_CUT;
+      hits.add(h.lasting(rings ? 0 : next));
+      words =
+          on + (rings ? " rings out" : String.format(Locale.ROOT, " lasts %.1f sixteenths", next));
     }
     return part(t, section, lane, hits, words);
   }

@@ -7,27 +7,45 @@ package looseecho.echo;
  * @param offsetMs late (positive) or early against the step
  * @param velocity 1..127
  * @param ornament what is put on it
+ * @param lengthSteps sixteenths after which it is cut off; 0 lets it ring
  */
-public record StepHit(int step, double offsetMs, int velocity, Ornament ornament) {
+public record StepHit(
+    int step, double offsetMs, int velocity, Ornament ornament, double lengthSteps) {
+  private static final double LONGEST = 64;
+
   public StepHit {
     if (step < 0 || velocity < 1 || velocity > 127 || !Double.isFinite(offsetMs)) {
       throw new IllegalArgumentException(
           "need step >= 0 and velocity 1..127 (was: " + step + ", " + velocity + ")");
     }
+    if (!(lengthSteps >= 0 && lengthSteps <= LONGEST)) {
+      throw new IllegalArgumentException("lengthSteps must be 0..64 (was: " + lengthSteps + ")");
+    }
   }
 
   public StepHit(int step, double offsetMs, int velocity) {
-    this(step, offsetMs, velocity, Ornament.NONE);
+    this(step, offsetMs, velocity, Ornament.NONE, 0);
   }
 
   /** The same at another place. */
   public StepHit at(int newStep, double newOffsetMs) {
-    return new StepHit(newStep, newOffsetMs, velocity, ornament);
+    return new StepHit(newStep, newOffsetMs, velocity, ornament, lengthSteps);
   }
 
   /** The same as loud as this, kept within 1..127. */
   public StepHit loud(double newVelocity) {
     int v = (int) Math.max(1, Math.min(127, Math.round(newVelocity)));
-    return new StepHit(step, offsetMs, v, ornament);
+    return new StepHit(step, offsetMs, v, ornament, lengthSteps);
+  }
+
+  /** The same with something else put on it. */
+  public StepHit with(Ornament other) {
+    return new StepHit(step, offsetMs, velocity, other, lengthSteps);
+  }
+
+  /** The same cut off after so many sixteenths; 0 or less lets it ring. */
+  public StepHit lasting(double steps) {
+    double length = Math.max(0, Math.min(LONGEST, steps));
+    return new StepHit(step, offsetMs, velocity, ornament, length);
   }
 }

@@ -66,7 +66,7 @@ public final class TemplateExport {
             int velocity = (int) Math.max(1, Math.round(h.velocity() * k.loudness()));
             drums
                 .computeIfAbsent(lane, l -> new ArrayList<>())
-                .add(new MidiSong.Event(time, DRUM_SECONDS, lane.midi(), velocity));
+                .add(new MidiSong.Event(time, lasting(t, s, h), lane.midi(), velocity));
           }
         }
       }
@@ -77,6 +77,11 @@ public final class TemplateExport {
       }
     }
     return MidiSong.of(t.beats(), t.meter(), t.key(), markers, drums, lines);
+  }
+
+  private static double lasting(Template t, int section, StepHit h) {
+    double cut = t.time(section, h.step() + h.lengthSteps(), 0) - t.time(section, h.step(), 0);
+    return h.lengthSteps() == 0 ? DRUM_SECONDS : cut;
   }
 
   private static MidiSong.Event event(Template t, int section, StepNote n) {

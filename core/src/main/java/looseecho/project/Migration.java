@@ -1,16 +1,42 @@
 package looseecho.project;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import looseecho.sound.Bed;
 
 /** Brings older project files to the current version, one version at a time. */
 final class Migration {
   private Migration() {}
 
-  /** The tree in the current version; version 1 is the first, so there is nothing to do yet. */
+  /** The tree in the current version. */
   static JsonNode toCurrent(JsonNode root, int version) {
-    if (version == ProjectFile.VERSION) {
-      return root;
+    if (version == 1) {
+      fromFirst(root);
     }
-    throw new IllegalArgumentException("no way from version " + version);
+    return root;
+  }
+
+  /** Version 2 knows hits that are cut off, the octave under a tone, and a bed of noise. */
+  private static void fromFirst(JsonNode root) {
+    for (String template : new String[] {"exact", "template"}) {
+      for (JsonNode section : root.path(template).path("sections")) {
+        for (JsonNode lane : section.path("drums")) {
+          lane.forEach(hit -> put(hit, "lengthSteps", 0));
+        }
+      }
+    }
+    root.path("sounds").path("tones").forEach(tone -> put(tone, "sub", 0));
+    if (root.path("sounds") instanceof ObjectNode sounds) {
+      ObjectNode bed = sounds.putObject("bed");
+      bed.put("levelDb", Bed.OFF.levelDb()).put("lowHz", Bed.OFF.lowHz());
+      bed.put("highHz", Bed.OFF.highHz()).put("duckDb", Bed.OFF.duckDb());
+      bed.put("duckMs", Bed.OFF.duckMs());
+    }
+  }
+
+  private static void put(JsonNode node, String name, double value) {
+    if (node instanceof ObjectNode object) {
+      object.put(name, value);
+    }
   }
 }

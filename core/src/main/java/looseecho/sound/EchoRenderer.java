@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BiConsumer;
+import java.util.function.Supplier;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.echo.Part;
@@ -83,7 +84,7 @@ public final class EchoRenderer {
 
   /** The mix alone. */
   public Audio mix(Template t, Progress progress) {
-    return mix(t, PartRenderer.Window.of(t), (part, bus) -> {}, progress).audio(1);
+    return mix(t, PartRenderer.Window.of(t), (name, sound) -> {}, progress).audio(1);
   }
 
   /**
@@ -101,7 +102,7 @@ public final class EchoRenderer {
     int lead = Math.min(start, (int) (leadIn(t) * RATE));
     int after = Math.min(whole - end, RATE / 100); // the limiter looks ahead
     var window = new PartRenderer.Window(start - lead, end + after - start + lead);
-    Audio audio = mix(t, window, (part, sound) -> {}, progress).audio(1);
+    Audio audio = mix(t, window, (name, sound) -> {}, progress).audio(1);
     return new Excerpt(audio.slice(lead, lead + end - start), start, (int) (FADE_SECONDS * RATE));
   }
 
@@ -119,11 +120,7 @@ public final class EchoRenderer {
   public Rendering render(Template t, Progress progress) {
     Map<String, Audio> stems = new LinkedHashMap<>();
     Bus mix =
-        mix(
-            t,
-            PartRenderer.Window.of(t),
-            (part, sound) -> stems.put(part.words(), stem(part, sound)),
-            progress);
+        mix(t, PartRenderer.Window.of(t), (name, sound) -> stems.put(name, sound.get()), progress);
     return new Rendering(mix.audio(1), stems);
   }
 
@@ -139,7 +136,10 @@ public final class EchoRenderer {
   }
 
   private Bus mix(
-      Template t, PartRenderer.Window window, BiConsumer<Part, float[]> stem, Progress progress) {
+      Template t,
+      PartRenderer.Window window,
+      BiConsumer<String, Supplier<Audio>> stems,
+      Progress progress) {
     int length = window.length();
     boolean whole = window.equals(PartRenderer.Window.of(t));
     Bus drums = new Bus(length, RATE);
@@ -165,7 +165,7 @@ public final class EchoRenderer {
       Part part = parts.get(i);
       Strip strip = sounds.strip(part);
       float[] sound = keep ? rendered.get(i) : part(t, part, window, kicks);
-      stem.accept(part, sound);
+      stems.accept(part.words(), () -> stem(part, sound));
       (part.lane().isPresent() ? drums : tones).add(sound, 0, 1, strip.pan());
       if (strip.room() > 0) {
         room.add(sound, 0, strip.room(), strip.pan());
@@ -179,6 +179,12 @@ public final class EchoRenderer {
       drums.saturate(sounds.drumDrive());
     }
     drums.add(tones, 1);
+    if (sounds.bed().audible()) {
+      int[] at = java.util.Arrays.stream(kicks).mapToInt(window::at).toArray();
+      Bus bed = new BedRenderer(sounds.bed()).render(t, window, at);
+      stems.accept("noise bed", () -> bed.audio(1));
+      drums.add(bed, 1);
+    }
     drums.add(new Room().of(room, sounds.roomSeconds()), 1);
     if (any) {
       double seconds = sounds.delayBeats() * 60 / t.bpm();

@@ -17,6 +17,7 @@ final class PartRenderer {
   private static final double TAIL_SECONDS = 1.0;
   private static final double VELOCITY_POWER = 1.4;
   private static final double SHORTEST_SECONDS = 0.03;
+  private static final int CUT = RATE / 200; // a hit that is cut off fades in 5 ms
 
   /** What is rendered of the song: its first sample and how many. */
   record Window(int from, int length) {
@@ -60,7 +61,7 @@ final class PartRenderer {
         double gain = strip.gain() * gain(h.velocity());
         for (Ornament.Stroke k : h.ornament().strokes()) {
           double time = t.time(s, h.step() + k.steps(), h.offsetMs() + k.ms());
-          lay(out, shots.get(lane), window.at(time), gain * k.loudness());
+          lay(out, shots.get(lane), window.at(time), lasting(t, s, h), gain * k.loudness());
         }
       }
     }
@@ -82,16 +83,25 @@ final class PartRenderer {
         double slide = n.slideMs() / 1000;
         float[] sound =
             synth.render(tone, n.pitch(), seconds, n.velocity(), n.slide(), slide, RATE);
-        lay(out, sound, at, strip.gain());
+        lay(out, sound, at, sound.length, strip.gain());
       }
     }
   }
 
-  private static void lay(float[] out, float[] sound, int at, double gain) {
+  /** Samples after which a hit is cut off. */
+  private static int lasting(Template t, int section, StepHit h) {
+    double seconds = t.time(section, h.step() + h.lengthSteps(), 0) - t.time(section, h.step(), 0);
+    return h.lengthSteps() == 0 ? Integer.MAX_VALUE : (int) (seconds * RATE);
+  }
+
+  /** Adds a sound that is faded out after so many of its samples. */
+  private static void lay(float[] out, float[] sound, int at, int lasting, double gain) {
     float g = (float) gain;
-    int end = Math.min(sound.length, out.length - at);
+    int full = Math.min(lasting, sound.length);
+    int end = Math.min((int) Math.min(sound.length, (long) full + CUT), out.length - at);
     for (int i = Math.max(0, -at); i < end; i++) {
-      out[at + i] += g * sound[i];
+      float fade = i < full ? 1 : 1 - (i - full) / (float) CUT;
+      out[at + i] += g * fade * sound[i];
     }
   }
 

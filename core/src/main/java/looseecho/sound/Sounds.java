@@ -19,6 +19,7 @@ import looseecho.notes.Line;
  * @param delayBeats length of the delay in beats, such as 0.75 for a dotted eighth
  * @param delayFeedback share of the delay that comes round again, 0..0.9
  * @param drumDrive shared saturation of the drums, 0 for none
+ * @param bed noise under the whole
  */
 public record Sounds(
     Map<Lane, DrumSound> drums,
@@ -29,7 +30,8 @@ public record Sounds(
     double roomSeconds,
     double delayBeats,
     double delayFeedback,
-    double drumDrive) {
+    double drumDrive,
+    Bed bed) {
   public Sounds {
     drums = Map.copyOf(drums);
     samples = samples == null ? Map.of() : Map.copyOf(samples);
@@ -90,7 +92,8 @@ public record Sounds(
         0.5,
         0.75,
         0.35,
-        0);
+        0,
+        Bed.OFF);
   }
 
   public Strip strip(Part part) {
@@ -124,6 +127,31 @@ public record Sounds(
     return changed(drums, samples, with(tones, line, sound), drumStrips, lineStrips);
   }
 
+  /** The same with another bed of noise. */
+  public Sounds with(Bed other) {
+    return shared(roomSeconds, delayBeats, delayFeedback, drumDrive, other);
+  }
+
+  /** The same in a room that falls by 60 dB in other seconds. */
+  public Sounds room(double seconds) {
+    return shared(seconds, delayBeats, delayFeedback, drumDrive, bed);
+  }
+
+  /** The same with a delay of other beats, coming round by another share. */
+  public Sounds delay(double beats, double feedback) {
+    return shared(roomSeconds, beats, feedback, drumDrive, bed);
+  }
+
+  /** The same with other saturation of the drums. */
+  public Sounds driven(double drive) {
+    return shared(roomSeconds, delayBeats, delayFeedback, drive, bed);
+  }
+
+  private Sounds shared(double room, double beats, double feedback, double drive, Bed noise) {
+    return new Sounds(
+        drums, samples, tones, drumStrips, lineStrips, room, beats, feedback, drive, noise);
+  }
+
   /** The map with another value under a key, or without the key for null. */
   private static <K, V> Map<K, V> with(Map<K, V> map, K key, V value) {
     Map<K, V> copy = new HashMap<>(map);
@@ -138,6 +166,6 @@ public record Sounds(
       Map<Line, ToneSound> t,
       Map<Lane, Strip> ds,
       Map<Line, Strip> ls) {
-    return new Sounds(d, s, t, ds, ls, roomSeconds, delayBeats, delayFeedback, drumDrive);
+    return new Sounds(d, s, t, ds, ls, roomSeconds, delayBeats, delayFeedback, drumDrive, bed);
   }
 }

@@ -13,6 +13,7 @@ package looseecho.sound;
  * @param sustain level held, 0..1
  * @param releaseMs time constant after the note's end
  * @param drive 0 clean .. 5 strongly bent
+ * @param sub level of a sine an octave below, 0..1
  */
 public record ToneSound(
     double saw,
@@ -24,26 +25,42 @@ public record ToneSound(
     double decayMs,
     double sustain,
     double releaseMs,
-    double drive) {
+    double drive,
+    double sub) {
   /** The built-in bass: round, with enough overtones for small speakers. */
-  public static final ToneSound BASS = new ToneSound(0.55, 1, 0, 260, 700, 3, 220, 0.55, 25, 0.8);
+  public static final ToneSound BASS =
+      new ToneSound(0.55, 1, 0, 260, 700, 3, 220, 0.55, 25, 0.8, 0);
 
   /** The built-in chords: soft and wide open, behind the rest. */
-  public static final ToneSound PAD = new ToneSound(0.8, 3, 9, 900, 500, 25, 600, 0.6, 140, 0);
+  public static final ToneSound PAD = new ToneSound(0.8, 3, 9, 900, 500, 25, 600, 0.6, 140, 0, 0);
 
   /** The built-in riff: plucked, clear enough to be followed. */
-  public static final ToneSound PLUCK = new ToneSound(0.7, 2, 5, 700, 2800, 2, 260, 0.3, 70, 0.3);
+  public static final ToneSound PLUCK =
+      new ToneSound(0.7, 2, 5, 700, 2800, 2, 260, 0.3, 70, 0.3, 0);
 
   public ToneSound {
     if (voices < 1 || voices > 7) {
       throw new IllegalArgumentException("voices must be 1..7 (was: " + voices + ")");
+    }
+    if (!(sub >= 0 && sub <= 1)) {
+      throw new IllegalArgumentException("sub must be 0..1 (was: " + sub + ")");
     }
   }
 
   /** The same with another share of saw wave. */
   public ToneSound wave(double value) {
     return new ToneSound(
-        value, voices, detuneCents, cutoffHz, openHz, attackMs, decayMs, sustain, releaseMs, drive);
+        value,
+        voices,
+        detuneCents,
+        cutoffHz,
+        openHz,
+        attackMs,
+        decayMs,
+        sustain,
+        releaseMs,
+        drive,
+        sub);
   }
 
   /** The same with its copies detuned by other cents; 0 leaves one copy. */
@@ -58,30 +75,77 @@ public record ToneSound(
         decayMs,
         sustain,
         releaseMs,
-        drive);
+        drive,
+        sub);
   }
 
   /** The same with another resting cut-off. */
   public ToneSound filtered(double value) {
     return new ToneSound(
-        saw, voices, detuneCents, value, openHz, attackMs, decayMs, sustain, releaseMs, drive);
+        saw, voices, detuneCents, value, openHz, attackMs, decayMs, sustain, releaseMs, drive, sub);
   }
 
   /** The same with another opening of the filter. */
   public ToneSound opening(double value) {
     return new ToneSound(
-        saw, voices, detuneCents, cutoffHz, value, attackMs, decayMs, sustain, releaseMs, drive);
+        saw,
+        voices,
+        detuneCents,
+        cutoffHz,
+        value,
+        attackMs,
+        decayMs,
+        sustain,
+        releaseMs,
+        drive,
+        sub);
   }
 
   /** The same with another decay. */
   public ToneSound decaying(double value) {
     return new ToneSound(
-        saw, voices, detuneCents, cutoffHz, openHz, attackMs, value, sustain, releaseMs, drive);
+        saw,
+        voices,
+        detuneCents,
+        cutoffHz,
+        openHz,
+        attackMs,
+        value,
+        sustain,
+        releaseMs,
+        drive,
+        sub);
   }
 
   /** The same with another drive. */
   public ToneSound driven(double value) {
     return new ToneSound(
-        saw, voices, detuneCents, cutoffHz, openHz, attackMs, decayMs, sustain, releaseMs, value);
+        saw,
+        voices,
+        detuneCents,
+        cutoffHz,
+        openHz,
+        attackMs,
+        decayMs,
+        sustain,
+        releaseMs,
+        value,
+        sub);
+  }
+
+  /** The same with another level of the octave below. */
+  public ToneSound subbed(double value) {
+    return new ToneSound(
+        saw,
+        voices,
+        detuneCents,
+        cutoffHz,
+        openHz,
+        attackMs,
+        decayMs,
+        sustain,
+        releaseMs,
+        drive,
+        value);
   }
 }

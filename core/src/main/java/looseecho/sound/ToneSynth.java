@@ -44,6 +44,7 @@ public final class ToneSynth {
     double[] home = steps(s, hz, rate);
     double[] steps = home.clone();
     double g = 0;
+    double below = 0;
     double atEnd = envelope(s, seconds);
     double[] state = new double[2];
     for (int i = 0; i < length; i++) {
@@ -59,6 +60,11 @@ public final class ToneSynth {
         g = 1 - Math.exp(-2 * Math.PI * Math.min(cutoff, rate * 0.4) / rate);
       }
       double x = oscillators(s, phase, steps);
+      if (s.sub() > 0) {
+        below += steps[0] / 2;
+        below -= below >= 1 ? 1 : 0;
+        x += s.sub() * sine(below);
+      }
       state[0] += g * (x - state[0]);
       state[1] += g * (state[0] - state[1]);
       double y = state[1] * level;

@@ -151,6 +151,19 @@ class ProjectFileTest {
     assertTrue(refused(bomb).contains("too large"));
   }
 
+  /** A file of version 1, which knew no cut hits, no octave below and no bed, opens as it was. */
+  @Test
+  void aFileOfTheFirstVersionOpens() throws IOException {
+    Path file = dir.resolve("a.looseecho");
+    files.write(project(), Optional.empty(), file);
+    String first =
+        new String(json(file), StandardCharsets.UTF_8)
+            .replaceFirst("\"version\" : 2", "\"version\" : 1")
+            .replaceAll(",\\s*\"(lengthSteps\" : 0.0|sub\" : 0.0|bed\" : \\{[^}]*\\})", "");
+    assertFalse(first.contains("bed") || first.contains("\"sub\""));
+    assertEquals(project(), files.read(zip("project.json", first)));
+  }
+
   private static byte[] json(Path file) throws IOException {
     try (ZipFile zip = new ZipFile(file.toFile())) {
       return zip.getInputStream(zip.getEntry("project.json")).readAllBytes();

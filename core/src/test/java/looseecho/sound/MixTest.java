@@ -10,6 +10,7 @@ import java.util.Map;
 import looseecho.Signals;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
+import looseecho.echo.Arrangement;
 import looseecho.echo.Edits;
 import looseecho.echo.Part;
 import looseecho.echo.StepNote;
@@ -80,7 +81,7 @@ class MixTest {
 
   @Test
   void aSlideArrivesAtItsPitch() {
-    ToneSound sine = new ToneSound(0, 1, 0, 8000, 0, 1, 500, 1, 10, 0);
+    ToneSound sine = new ToneSound(0, 1, 0, 8000, 0, 1, 500, 1, 10, 0, 0);
     float[] x = new ToneSynth().render(sine, 57, 1, 110, 12, 0.3, RATE);
     assertEquals(440, crossings(x, 0, 2000), 30, "an octave above at first");
     assertEquals(
@@ -127,12 +128,67 @@ class MixTest {
     assertTrue(Signals.rms(riff, 2 * RATE, 3 * RATE) < 1e-6);
   }
 
+  @Test
+  void aHitThatIsCutIsSilentAfterItsLength() {
+    Template t = TemplateTest.small();
+    Template cut = Edits.length(t, 0, Lane.SNARE, 4, -6).template();
+    assertEquals(1.5, cut.sections().get(0).hits(Lane.SNARE).get(0).lengthSteps());
+    assertEquals(t, Edits.length(cut, 0, Lane.SNARE, 4, 6).template(), "it rings again");
+    float[] rings = stems(Sounds.plain(), t).get("snare").channel(0);
+    float[] x = stems(Sounds.plain(), cut).get("snare").channel(0);
+    int hit = (int) (t.time(0, 4, 12) * RATE);
+    int end = hit + (int) (1.5 * 0.125 * RATE); // a sixteenth at 120 lasts 0.125 s
+    assertEquals(Signals.rms(rings, hit, end - 10), Signals.rms(x, hit, end - 10), 1e-9);
+    assertTrue(Signals.rms(rings, end + 300, end + 2000) > 1e-4);
+    assertEquals(0, Signals.rms(x, end + 300, end + 2000), 1e-9);
+  }
+
+  @Test
+  void theOctaveBelowHasHalfThePitch() {
+    ToneSound sine = new ToneSound(0, 1, 0, 8000, 0, 1, 500, 1, 10, 0, 0);
+    float[] plain = new ToneSynth().render(sine, 57, 1, 110, RATE);
+    float[] both = new ToneSynth().render(sine.subbed(1), 57, 1, 110, RATE);
+    for (int i = 0; i < plain.length; i++) {
+      both[i] -= plain[i];
+    }
+    assertEquals(110, crossings(both, RATE / 10, RATE * 9 / 10), 1, "A2 below A3");
+  }
+
+  /** 20 log10 of a ratio of amplitudes is its decibels. */
+  @Test
+  void theBedOfNoiseDucksAndRestsWhereNothingPlays() {
+    Template t = Arrangement.silence(TemplateTest.small(), Part.of(Lane.HAT_CLOSED), 1).template();
+    Bed loud = new Bed(-20, 20, 19000, 0, 100);
+    Audio whole =
+        new EchoRenderer(Sounds.plain().with(loud))
+            .render(t, Progress.NONE)
+            .stems()
+            .get("noise bed");
+    float[] x = whole.channel(0);
+    Audio ducked =
+        new EchoRenderer(Sounds.plain().with(loud.ducked(12)))
+            .render(t, Progress.NONE)
+            .stems()
+            .get("noise bed");
+    int kick = (int) Math.round(0.5 * RATE);
+    double ratio =
+        Signals.rms(ducked.channel(0), kick, kick + 300) / Signals.rms(x, kick, kick + 300);
+    assertEquals(-12, 20 * Math.log10(ratio), 0.5);
+    int second = (int) (t.time(1, 0, 0) * RATE);
+    assertTrue(Signals.rms(x, RATE, 2 * RATE) > 0.02);
+    assertEquals(0, Signals.rms(x, second + RATE / 10, x.length), 1e-9);
+    assertTrue(Math.abs(whole.left(RATE) - whole.right(RATE)) > 1e-4, "it is wide");
+  }
+
   /** What is heard at once after an edit is the whole rendering, to a thousandth. */
   @Test
   void anExcerptIsTheSameStretchOfTheWhole() {
     Template t = TemplateTest.small();
     Part snare = Part.of(Lane.SNARE);
-    Sounds wet = Sounds.plain().with(snare, Sounds.plain().strip(snare).sends(0.5, 0.4));
+    Sounds wet =
+        Sounds.plain()
+            .with(snare, Sounds.plain().strip(snare).sends(0.5, 0.4))
+            .with(Bed.OFF.level(-30));
     EchoRenderer renderer = new EchoRenderer(wet);
     Audio whole = renderer.mix(t, Progress.NONE);
     Excerpt part = renderer.excerpt(t, 4.321, 2, Progress.NONE);

@@ -27,7 +27,7 @@ final class KeysCard {
     {"S, J", "split the section at the playhead, join it to the one before"},
     {"← →  , .  Enter on the sections", "pick, move the edge by a beat, rename"},
     {"arrows, Enter", "on the steps: move, put or take a hit"},
-    {"Shift+arrows", "louder, softer, earlier, later"},
+    {"Shift+arrows, Alt+← →", "louder, softer, earlier, later; cut it shorter, let it ring"},
     {"Delete, Alt+↑ ↓ on heard hits", "take out, give to the next drum"},
     {"D, Y", "next doubtful hit, keep it"},
     {"A, Q, B", "drum alone, pull its echo to the grid, tap it in"},

@@ -138,6 +138,13 @@ public final class EchoBench extends VBox {
     }
 
     @Override
+    public void length(Lane lane, int step, int longer) {
+      Template t = session.templateProperty().get();
+      int section = session.sectionProperty().get();
+      session.edit(Edits.length(t, section, lane, at(t, step), longer));
+    }
+
+    @Override
     public void shape(Lane lane, int step, int louder, double laterMs) {
       Template t = session.templateProperty().get();
       int section = session.sectionProperty().get();

@@ -42,6 +42,9 @@ public final class StepChart extends ChartPane {
       toggle(lane, step);
     }
 
+    /** Lets the hit last longer, or shorter below 0. */
+    default void length(Lane lane, int step, int longer) {}
+
     /** Gives the hit to another lane. */
     default void move(Lane lane, int step, Lane to) {}
   }
@@ -156,6 +159,12 @@ public final class StepChart extends ChartPane {
     Lane lane = rows.rows().get(cursorRow).lane();
     boolean shape = e.isShiftDown();
     boolean upDown = e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN;
+    boolean leftRight = e.getCode() == KeyCode.LEFT || e.getCode() == KeyCode.RIGHT;
+    if (e.isAltDown() && leftRight) {
+      editor.length(lane, cursorStep, e.getCode() == KeyCode.LEFT ? -1 : 1);
+      e.consume();
+      return;
+    }
     if (e.isAltDown() && upDown) {
       int row = cursorRow + (e.getCode() == KeyCode.UP ? -1 : 1);
       if (row >= 0 && row < rows.rows().size()) {

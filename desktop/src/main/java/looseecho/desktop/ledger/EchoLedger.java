@@ -29,7 +29,11 @@ public final class EchoLedger extends VBox {
             GroundLedger.rule(),
             new SoundPanel(session),
             GroundLedger.rule(),
+            new SharedSoundPanel(session),
+            GroundLedger.rule(),
             new RetunePanel(session),
+            GroundLedger.rule(),
+            new LogPanel(session),
             GroundLedger.rule(),
             caution);
     session.templateProperty().addListener((o, a, b) -> show(b));

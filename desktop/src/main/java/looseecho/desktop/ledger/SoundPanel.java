@@ -1,19 +1,12 @@
 package looseecho.desktop.ledger;
 
 import java.io.File;
-import java.util.Locale;
-import java.util.function.DoubleFunction;
-import java.util.function.DoubleUnaryOperator;
-import javafx.scene.control.Label;
-import javafx.scene.control.Slider;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import looseecho.activity.Lane;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Session;
-import looseecho.desktop.theme.Theme;
 import looseecho.echo.Part;
 import looseecho.notes.Line;
 import looseecho.sound.DrumSound;
@@ -25,8 +18,7 @@ import looseecho.sound.ToneSound;
 /** The sound of the part at work: its place in the mix and the few settings that matter most. */
 final class SoundPanel extends VBox {
   private final Session session;
-  private GridPane grid;
-  private int row;
+  private SettingRows rows;
 
   SoundPanel(Session session) {
     super(4);
@@ -40,40 +32,35 @@ final class SoundPanel extends VBox {
     return session.maker().soundsProperty().get();
   }
 
-  /** What a slider's value makes of the sounds. */
-  private interface Change {
-    Sounds of(double value);
-  }
-
   private void show() {
     Part part = session.partProperty().get();
     Strip s = sounds().strip(part);
-    grid = new GridPane(8, 2);
-    row = 0;
-    slider("level", -48, 6, s.levelDb(), "%.1f dB", v -> sounds().with(part, strip(part).level(v)));
-    slider("place", -1, 1, s.pan(), "%+.2f", v -> sounds().with(part, strip(part).panned(v)));
-    slider(
+    rows = new SettingRows(session, part.words());
+    rows.slider(
+        "level", -48, 6, s.levelDb(), "%.1f dB", v -> sounds().with(part, strip(part).level(v)));
+    rows.slider("place", -1, 1, s.pan(), "%+.2f", v -> sounds().with(part, strip(part).panned(v)));
+    rows.slider(
         "duck",
         0,
         24,
         s.duckDb(),
         "%.0f dB",
         v -> sounds().with(part, strip(part).ducked(v, strip(part).duckMs())));
-    slider(
+    rows.slider(
         "recovery",
         20,
         600,
         s.duckMs(),
         "%.0f ms",
         v -> sounds().with(part, strip(part).ducked(strip(part).duckDb(), v)));
-    slider(
+    rows.slider(
         "room",
         0,
         1,
         s.room(),
         "%.2f",
         v -> sounds().with(part, strip(part).sends(v, strip(part).delay())));
-    slider(
+    rows.slider(
         "delay",
         0,
         1,
@@ -82,7 +69,7 @@ final class SoundPanel extends VBox {
         v -> sounds().with(part, strip(part).sends(strip(part).room(), v)));
     part.lane().ifPresent(this::drum);
     part.line().ifPresent(this::tone);
-    getChildren().setAll(ReadingRow.heading("Sound of the " + part.words()), grid);
+    getChildren().setAll(ReadingRow.heading("Sound of the " + part.words()), rows);
     part.lane().ifPresent(lane -> getChildren().add(sample(lane)));
   }
 
@@ -132,17 +119,17 @@ final class SoundPanel extends VBox {
   private void drum(Lane lane) {
     SampleSound own = sounds().samples().get(lane);
     if (own != null) {
-      slider(
+      rows.slider(
           "semitones",
           -24,
           24,
           own.semitones(),
           "%+.0f",
           v -> sounds().with(lane, own.tuned(Math.rint(v))));
-      slider("start", 0, 500, own.startMs(), "%.0f ms", v -> sounds().with(lane, own.from(v)));
-      slider(
+      rows.slider("start", 0, 500, own.startMs(), "%.0f ms", v -> sounds().with(lane, own.from(v)));
+      rows.slider(
           "length", 0, 2000, own.lengthMs(), "%.0f ms", v -> sounds().with(lane, own.lasting(v)));
-      slider(
+      rows.slider(
           "backwards",
           0,
           1,
@@ -153,63 +140,24 @@ final class SoundPanel extends VBox {
     }
     DrumSound d = sounds().drums().get(lane);
     if (d.toneHz() > 0) {
-      slider("pitch", 30, 600, d.toneHz(), "%.0f Hz", v -> sounds().with(lane, d.tuned(v)));
+      rows.slider("pitch", 30, 600, d.toneHz(), "%.0f Hz", v -> sounds().with(lane, d.tuned(v)));
     }
     double ms = Math.max(d.toneMs(), d.noiseMs());
-    slider("length", 5, 800, ms, "%.0f ms", v -> sounds().with(lane, d.longer(v / ms)));
-    slider(
+    rows.slider("length", 5, 800, ms, "%.0f ms", v -> sounds().with(lane, d.longer(v / ms)));
+    rows.slider(
         "brightness", 1500, 18000, d.highHz(), "%.0f Hz", v -> sounds().with(lane, d.brighter(v)));
   }
 
   private void tone(Line line) {
     ToneSound t = sounds().tones().get(line);
-    slider("wave", 0, 1, t.saw(), "%.2f saw", v -> sounds().with(line, t.wave(v)));
-    slider("spread", 0, 40, t.detuneCents(), "%.0f cents", v -> sounds().with(line, t.spread(v)));
-    slider("filter", 80, 6000, t.cutoffHz(), "%.0f Hz", v -> sounds().with(line, t.filtered(v)));
-    slider("opens by", 0, 6000, t.openHz(), "%.0f Hz", v -> sounds().with(line, t.opening(v)));
-    slider("decay", 20, 1500, t.decayMs(), "%.0f ms", v -> sounds().with(line, t.decaying(v)));
-    slider("drive", 0, 5, t.drive(), "%.1f", v -> sounds().with(line, t.driven(v)));
-  }
-
-  /** A setting; it is done when the slider is let go, so that undo takes back one gesture. */
-  private void slider(
-      String name, double min, double max, double value, String format, Change change) {
-    boolean steep = min > 0 && max / min > 15;
-    DoubleUnaryOperator in = steep ? Math::log : v -> v;
-    DoubleUnaryOperator out = steep ? Math::exp : v -> v;
-    DoubleFunction<String> words = v -> String.format(Locale.ROOT, format, v);
-    Slider s = new Slider(in.applyAsDouble(min), in.applyAsDouble(max), in.applyAsDouble(value));
-    s.setId("sound-" + name.replace(' ', '-'));
-    s.setPrefWidth(70);
-    s.setBlockIncrement((s.getMax() - s.getMin()) / 20);
-    Label number = new Label(words.apply(value));
-    number.getStyleClass().add(Theme.SMALL);
-    s.valueProperty()
-        .addListener(
-            (o, a, b) -> {
-              double v = out.applyAsDouble(b.doubleValue());
-              number.setText(words.apply(v));
-              if (!s.isValueChanging()) {
-                set(name, words.apply(v), change.of(v));
-              }
-            });
-    s.valueChangingProperty()
-        .addListener(
-            (o, was, now) -> {
-              if (!now) {
-                double v = out.applyAsDouble(s.getValue());
-                set(name, words.apply(v), change.of(v));
-              }
-            });
-    number.setMinWidth(64);
-    Label label = new Label(name);
-    label.setMinWidth(72);
-    grid.addRow(row++, label, s, number);
-  }
-
-  private void set(String name, String value, Sounds to) {
-    if (!to.equals(sounds())) {
-      session.sound(to, session.partProperty().get().words() + ": " + name + " " + value);
-    }
+    rows.slider("wave", 0, 1, t.saw(), "%.2f saw", v -> sounds().with(line, t.wave(v)));
+    rows.slider(
+        "spread", 0, 40, t.detuneCents(), "%.0f cents", v -> sounds().with(line, t.spread(v)));
+    rows.slider(
+        "filter", 80, 6000, t.cutoffHz(), "%.0f Hz", v -> sounds().with(line, t.filtered(v)));
+    rows.slider("opens by", 0, 6000, t.openHz(), "%.0f Hz", v -> sounds().with(line, t.opening(v)));
+    rows.slider("decay", 20, 1500, t.decayMs(), "%.0f ms", v -> sounds().with(line, t.decaying(v)));
+    rows.slider("drive", 0, 5, t.drive(), "%.1f", v -> sounds().with(line, t.driven(v)));
+    rows.slider("octave below", 0, 1, t.sub(), "%.2f", v -> sounds().with(line, t.subbed(v)));
   }
 }

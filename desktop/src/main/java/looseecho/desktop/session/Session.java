@@ -11,7 +11,6 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleIntegerProperty;
 import javafx.beans.property.SimpleObjectProperty;
-import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
@@ -28,7 +27,6 @@ import looseecho.echo.TemplateMerge.Merged;
 import looseecho.exchange.TemplateExport;
 import looseecho.project.CorrectionStore;
 import looseecho.project.Project;
-import looseecho.reading.Progress;
 import looseecho.sound.OutputDevice;
 import looseecho.sound.Player;
 import looseecho.sound.Sounds;
@@ -45,7 +43,7 @@ public final class Session implements AutoCloseable {
   private final ReadOnlyObjectWrapper<Reference> reference = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Analysis> analysis = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Template> template = new ReadOnlyObjectWrapper<>();
-  private final StringProperty message = new SimpleStringProperty("");
+  private final Notice notice = new Notice();
   private final IntegerProperty section = new SimpleIntegerProperty(-1);
   private final ObjectProperty<Part> part = new SimpleObjectProperty<>(Part.of(Lane.KICK));
   private final Playback playback;
@@ -61,11 +59,14 @@ public final class Session implements AutoCloseable {
     this.player = new Player(device);
     this.maker =
         new EchoMaker(
-            player, e -> playback().over(e), e -> playback().echo(e), e -> failed("Rendering", e));
+            player,
+            e -> playback().over(e),
+            e -> playback().echo(e),
+            e -> notice.failed("Rendering", e));
     this.playback = new Playback(player, maker::renderer);
     this.ear = new Ear(store);
     this.keeper = new Keeper(store.folder().resolveSibling("kept"), this::project);
-    this.message.set(device.remark());
+    notice.say(device.remark());
   }
 
   /** Opens the demo, rendering it first when it is not there yet. */
@@ -115,7 +116,7 @@ public final class Session implements AutoCloseable {
                       o.project().template(),
                       o.project().sounds()),
                   o.project().log());
-          message.set(left ? "Your unsaved work is back. Save it to keep it." : o.heard().note());
+          notice.say(left ? "Your unsaved work is back. Save it to keep it." : o.heard().note());
           show();
           own(left ? null : path);
           if (left) {
@@ -123,17 +124,17 @@ public final class Session implements AutoCloseable {
             keeper.forget(path);
           }
         },
-        e -> failed("Opening", e));
+        e -> notice.failed("Opening", e));
   }
 
   private void own(Path project) {
     try {
       String words = keeper.took(project);
       if (!words.isEmpty()) {
-        message.set(words);
+        notice.say(words);
       }
     } catch (IOException e) {
-      failed("Opening", e);
+      notice.failed("Opening", e);
     }
   }
 
@@ -165,7 +166,7 @@ public final class Session implements AutoCloseable {
   public void save(Path to, boolean pack) {
     Optional<Project> now = project();
     if (now.isEmpty()) {
-      message.set("There is nothing to save yet.");
+      notice.say("There is nothing to save yet.");
       return;
     }
     Optional<Path> sound = pack ? Optional.of(reference.get().path()) : Optional.empty();
@@ -176,15 +177,15 @@ public final class Session implements AutoCloseable {
             own(to);
           }
           keeper.unsavedProperty().set(false);
-          message.set(words);
+          notice.say(words);
         },
-        e -> failed("Saving", e));
+        e -> notice.failed("Saving", e));
   }
 
   /** Other sounds, or another mix. */
   public void sound(Sounds other, String words) {
     history.apply(history.present().with(other), words);
-    message.set(words);
+    notice.say(words);
     changed();
   }
 
@@ -203,7 +204,7 @@ public final class Session implements AutoCloseable {
                 r -> javafx.application.Platform.runLater(() -> take(r)),
                 p),
         this::take,
-        e -> failed("Opening", e));
+        e -> notice.failed("Opening", e));
   }
 
   private void take(Reference r) {
@@ -214,13 +215,13 @@ public final class Session implements AutoCloseable {
     section.set(-1);
     reference.set(r);
     playback.load(r);
-    message.set("");
+    notice.say("");
   }
 
   private void take(Ear.Opened o) {
     heard = o.heard();
     corrections.set(o.corrections());
-    message.set(o.note());
+    notice.say(o.note());
     take(o.analysis(), "Template made from what was heard");
     own(null);
   }
@@ -235,11 +236,11 @@ public final class Session implements AutoCloseable {
       Sounds same = history.present().sounds();
       history.apply(new Moment(corrections.get(), a, merged.template(), same), why);
       changed();
-      message.set(
+      notice.say(
           merged.kept() ? why : why + ". Your echo was made anew; undo brings the edited one back");
     }
     if (!a.notes().isEmpty()) {
-      message.set(String.join(" ", a.notes()));
+      notice.say(String.join(" ", a.notes()));
     }
   }
 
@@ -259,7 +260,7 @@ public final class Session implements AutoCloseable {
     }
     Corrections now = change.apply(corrections.get());
     if (corrections.get().locked() && now.locked() && movesGround(corrections.get(), now)) {
-      message.set("The ground is locked. Unlock it to change tempo, bars or sections.");
+      notice.say("The ground is locked. Unlock it to change tempo, bars or sections.");
       return;
     }
     corrections.set(now);
@@ -267,7 +268,7 @@ public final class Session implements AutoCloseable {
     work.start(
         p -> ear.read(heard, fingerprint, now, p),
         a -> take(a, why),
-        e -> failed("The correction", e));
+        e -> notice.failed("The correction", e));
   }
 
   private static boolean movesGround(Corrections a, Corrections b) {
@@ -281,7 +282,7 @@ public final class Session implements AutoCloseable {
   /** Applies an edit of the template. */
   public void edit(Edits.Edited edit) {
     history.apply(history.present().with(edit.template()), edit.words());
-    message.set(edit.words());
+    notice.say(edit.words());
     changed();
   }
 
@@ -308,9 +309,9 @@ public final class Session implements AutoCloseable {
             return now;
           },
           c -> {},
-          e -> failed("Keeping the correction", e));
+          e -> notice.failed("Keeping the correction", e));
     }
-    message.set(words);
+    notice.say(words);
     changed();
   }
 
@@ -333,7 +334,7 @@ public final class Session implements AutoCloseable {
     }
     section.set(Math.min(Math.max(0, section.get()), t.sections().size() - 1));
     if (t.end() > EchoMaker.LONGEST) {
-      message.set("Heard whole. Its echo can be edited and written, but is too long to be played.");
+      notice.say("Heard whole. Its echo can be edited and written, but is too long to be played.");
       return;
     }
     maker.render(t);
@@ -351,23 +352,12 @@ public final class Session implements AutoCloseable {
     work.start(
         p -> new TemplateExport().write(t, maker.renderer(), folder, name, true, p),
         files ->
-            message.set(
+            notice.say(
                 files.size()
                     + " files written to "
                     + folder
                     + ": MIDI, the mix and a stem per part"),
-        e -> failed("The export", e));
-  }
-
-  private void failed(String what, Exception e) {
-    if (e instanceof Progress.CancelledException || Thread.interrupted()) {
-      message.set(what + " was stopped. Nothing was changed.");
-    } else if (e instanceof IOException) {
-      message.set(e.getMessage());
-    } else {
-      System.getLogger(getClass().getName()).log(System.Logger.Level.ERROR, what, e);
-      message.set(what + " failed: " + e.getMessage());
-    }
+        e -> notice.failed("The export", e));
   }
 
   /** The folder in which the person's own things are kept. */
@@ -427,7 +417,7 @@ public final class Session implements AutoCloseable {
 
   /** One line for the person; never null. */
   public StringProperty messageProperty() {
-    return message;
+    return notice.property();
   }
 
   /** Index of the section at work, -1 for none. */

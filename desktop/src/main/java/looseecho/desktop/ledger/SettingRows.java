@@ -1,0 +1,83 @@
+package looseecho.desktop.ledger;
+
+import java.util.Locale;
+import java.util.function.DoubleFunction;
+import java.util.function.DoubleUnaryOperator;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.layout.GridPane;
+import looseecho.desktop.session.Session;
+import looseecho.desktop.theme.Theme;
+import looseecho.sound.Sounds;
+
+/** Rows of sliders that change the sounds, each with its name and value. */
+final class SettingRows extends GridPane {
+  private static final double STEEP = 15; // wider ranges are spread by ratio
+
+  private final Session session;
+  private final String of;
+  private int row;
+
+  /** What a slider's value makes of the sounds. */
+  interface Change {
+    Sounds of(double value);
+  }
+
+  /** {@code of} names in the logbook what the settings belong to. */
+  SettingRows(Session session, String of) {
+    super(8, 2);
+    this.session = session;
+    this.of = of;
+  }
+
+  /** A setting; it is done when the slider is let go, so that undo takes back one gesture. */
+  void slider(String name, double min, double max, double value, String format, Change change) {
+    DoubleFunction<String> words = v -> String.format(Locale.ROOT, format, v);
+    slider(name, min, max, value, words, change);
+  }
+
+  void slider(
+      String name,
+      double min,
+      double max,
+      double value,
+      DoubleFunction<String> words,
+      Change change) {
+    boolean steep = min > 0 && max / min > STEEP;
+    DoubleUnaryOperator in = steep ? Math::log : v -> v;
+    DoubleUnaryOperator out = steep ? Math::exp : v -> v;
+    Slider s = new Slider(in.applyAsDouble(min), in.applyAsDouble(max), in.applyAsDouble(value));
+    s.setId("sound-" + name.replace(' ', '-'));
+    s.setPrefWidth(70);
+    s.setBlockIncrement((s.getMax() - s.getMin()) / 20);
+    Label number = new Label(words.apply(value));
+    number.getStyleClass().add(Theme.SMALL);
+    s.valueProperty()
+        .addListener(
+            (o, a, b) -> {
+              double v = out.applyAsDouble(b.doubleValue());
+              number.setText(words.apply(v));
+              if (!s.isValueChanging()) {
+                set(name, words.apply(v), change.of(v));
+              }
+            });
+    s.valueChangingProperty()
+        .addListener(
+            (o, was, now) -> {
+              if (!now) {
+                double v = out.applyAsDouble(s.getValue());
+                set(name, words.apply(v), change.of(v));
+              }
+            });
+    number.setMinWidth(64);
+    Label label = new Label(name);
+    label.setMinWidth(72);
+    addRow(row++, label, s, number);
+  }
+
+  private void set(String name, String value, Sounds to) {
+    if (!to.equals(session.maker().soundsProperty().get())) {
+      session.sound(to, of + ": " + name + " " + value);
+    }
+  }
+}

@@ -1,0 +1,82 @@
+package looseecho.desktop.ledger;
+
+import javafx.scene.layout.VBox;
+import looseecho.desktop.session.Session;
+import looseecho.sound.Bed;
+import looseecho.sound.Sounds;
+
+/** What all parts share: the room, the delay, the drums' drive and a bed of noise. */
+final class SharedSoundPanel extends VBox {
+  private static final double[] DELAYS = {0.25, 1.0 / 3, 0.5, 2.0 / 3, 0.75, 1, 1.5, 2, 4};
+  private static final String[] NAMES = {
+    "sixteenth",
+    "eighth triplet",
+    "eighth",
+    "quarter triplet",
+    "dotted eighth",
+    "quarter",
+    "dotted quarter",
+    "half",
+    "whole"
+  };
+
+  private final Session session;
+
+  SharedSoundPanel(Session session) {
+    super(4);
+    this.session = session;
+    session.maker().soundsProperty().addListener((o, a, b) -> show());
+    show();
+  }
+
+  private Sounds sounds() {
+    return session.maker().soundsProperty().get();
+  }
+
+  private void show() {
+    Sounds s = sounds();
+    SettingRows rows = new SettingRows(session, "All parts");
+    rows.slider("room lasts", 0.1, 4, s.roomSeconds(), "%.1f s", v -> sounds().room(v));
+    rows.slider(
+        "delay of",
+        0,
+        DELAYS.length - 1.0,
+        nearest(s.delayBeats()),
+        v -> NAMES[(int) Math.rint(v)],
+        v -> sounds().delay(DELAYS[(int) Math.rint(v)], sounds().delayFeedback()));
+    rows.slider(
+        "comes again",
+        0,
+        0.9,
+        s.delayFeedback(),
+        v -> Math.round(100 * v) + " %",
+        v -> sounds().delay(sounds().delayBeats(), v));
+    rows.slider("drums driven", 0, 5, s.drumDrive(), "%.1f", v -> sounds().driven(v));
+    Bed bed = s.bed();
+    rows.slider(
+        "noise bed",
+        Bed.SILENT_DB,
+        -12,
+        bed.levelDb(),
+        v -> v <= Bed.SILENT_DB ? "off" : String.format(java.util.Locale.ROOT, "%.0f dB", v),
+        v -> sounds().with(sounds().bed().level(v)));
+    rows.slider(
+        "bed up to",
+        600,
+        16000,
+        bed.highHz(),
+        "%.0f Hz",
+        v -> sounds().with(sounds().bed().bright(v)));
+    rows.slider(
+        "bed ducks", 0, 24, bed.duckDb(), "%.0f dB", v -> sounds().with(sounds().bed().ducked(v)));
+    getChildren().setAll(ReadingRow.heading("Shared by all parts"), rows);
+  }
+
+  private static int nearest(double beats) {
+    int best = 0;
+    for (int i = 1; i < DELAYS.length; i++) {
+      best = Math.abs(DELAYS[i] - beats) < Math.abs(DELAYS[best] - beats) ? i : best;
+    }
+    return best;
+  }
+}
