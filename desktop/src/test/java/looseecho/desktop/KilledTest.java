@@ -1,6 +1,7 @@
 package looseecho.desktop;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.BufferedReader;
@@ -12,50 +13,79 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.Slider;
+import javafx.stage.Stage;
 import looseecho.activity.Lane;
 import looseecho.desktop.session.Session;
 import looseecho.echo.Edits;
+import looseecho.echo.Template;
 import looseecho.project.CorrectionStore;
 import looseecho.project.ProjectFile;
 import looseecho.sound.SilentDevice;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.testfx.framework.junit5.Start;
 
-/** A real process is killed in the middle of the work, and the work is found again. */
-class KilledTest {
-  @TempDir private Path dir;
+/**
+ * A whole session in real windows: a track is opened, edited, loosened and saved, the process is
+ * killed in the middle of more work, and the next window takes the work up and exports it.
+ */
+class KilledTest extends WindowTest {
+  @TempDir private static Path dir;
 
-  /**
-   * What the killed process does: opens a track, edits, says so, and works on until it is killed.
-   */
+  /** The killed process: works, says so, and works on until it is killed. */
   public static final class Worker {
     private Worker() {}
 
     public static void main(String[] args) {
+      Path home = Path.of(args[0]);
       Platform.startup(
           () -> {
-            Session s = new Session(new SilentDevice(44100), new CorrectionStore(Path.of(args[0])));
+            Session s =
+                new Session(
+                    new SilentDevice(44100), new CorrectionStore(home.resolve("corrections")));
+            Shell shell = new Shell(s);
+            Stage stage = new Stage();
+            stage.setScene(new Scene(shell, 1280, 800));
+            stage.show();
             s.templateProperty()
                 .addListener(
                     (o, a, b) -> {
                       if (a == null && b != null) {
-                        Platform.runLater(
-                            () -> {
-                              s.edit(Edits.toggle(b, 0, Lane.CLAP, 3, 77, false));
-                              System.out.println("edited");
-                            });
+                        Platform.runLater(() -> loosenAndSave(shell, s, home));
                       }
                     });
-            s.open(Path.of(args[1]));
+            s.messageProperty()
+                .addListener(
+                    (o, a, b) -> {
+                      if (b.equals("Saved as beat.looseecho")) {
+                        clap(s, 5);
+                        System.out.println("edited");
+                      }
+                    });
+            s.open(home.resolve("beat.wav"));
           });
+    }
+
+    private static void loosenAndSave(Shell shell, Session s, Path home) {
+      ((ButtonBase) shell.lookup("#step-echo")).fire();
+      clap(s, 3);
+      ((Slider) shell.lookup("#loose-pattern")).setValue(30);
+      ((ButtonBase) shell.lookup("#loosen")).fire();
+      s.save(home.resolve("beat.looseecho"), false);
+    }
+
+    private static void clap(Session s, int step) {
+      s.edit(Edits.toggle(s.templateProperty().get(), 0, Lane.CLAP, step, 77, false));
     }
   }
 
-  @Test
-  void fiveSecondsOfWorkAreLostAtMost() throws IOException, InterruptedException {
-    Path track = dir.resolve("beat.wav");
-    ClickTrack.write(track, 12);
-    Path corrections = dir.resolve("corrections");
+  @BeforeAll
+  static void workAndBeKilled() throws IOException, InterruptedException {
+    ClickTrack.write(dir.resolve("beat.wav"), 12);
     Process worker =
         new ProcessBuilder(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
@@ -63,8 +93,7 @@ class KilledTest {
                 "-cp",
                 System.getProperty("java.class.path"),
                 Worker.class.getName(),
-                corrections.toString(),
-                track.toString())
+                dir.toString())
             .redirectErrorStream(true)
             .start();
     try (BufferedReader out =
@@ -77,22 +106,38 @@ class KilledTest {
         line = out.readLine();
       }
       assertEquals("edited", line, said.toString());
-      TimeUnit.SECONDS.sleep(5);
+      TimeUnit.SECONDS.sleep(5); // no more than this much work may be lost
     } finally {
       worker.destroyForcibly().waitFor();
     }
-    Path unsaved = dir.resolve("kept").resolve("unsaved");
-    List<Path> left;
-    try (var files = Files.list(unsaved)) {
-      left = files.filter(f -> f.toString().endsWith(".looseecho")).toList();
+  }
+
+  @Start
+  void start(Stage stage) throws IOException {
+    open(stage, dir.resolve("corrections"));
+  }
+
+  private static boolean clapOn(Template t, int step) {
+    return t.sections().get(0).hits(Lane.CLAP).stream()
+        .anyMatch(h -> h.step() == step && h.velocity() == 77);
+  }
+
+  @Test
+  void theKilledWorkIsTakenUpAndExported() throws IOException {
+    Template saved = new ProjectFile().read(dir.resolve("beat.looseecho")).template();
+    fire("#recover");
+    until("it is back", () -> session.templateProperty().get() != null);
+    Template mine = session.templateProperty().get();
+    assertTrue(clapOn(mine, 5), "the edit after saving");
+    assertNotEquals(saved, mine);
+    assertEquals(saved, Edits.toggle(mine, 0, Lane.CLAP, 5, 77, false).template());
+    List<String> log = session.log();
+    assertTrue(log.stream().anyMatch(l -> l.contains("Kept: ")), "loosened: " + log);
+    until("its words", () -> text("#message").startsWith("Your unsaved work is back"));
+    robot.interact(() -> session.export(dir.resolve("out")));
+    until("the export is written", () -> text("#message").contains("files written"));
+    try (var files = Files.list(dir.resolve("out"))) {
+      assertTrue(files.anyMatch(f -> f.toString().endsWith("beat echo.mid")));
     }
-    assertEquals(1, left.size());
-    var project = new ProjectFile().read(left.get(0));
-    assertTrue(
-        project.template().sections().get(0).hits(Lane.CLAP).stream()
-            .anyMatch(h -> h.step() == 3 && h.velocity() == 77));
-    assertTrue(
-        project.log().get(project.log().size() - 1).startsWith("Put clap"),
-        project.log().toString());
   }
 }

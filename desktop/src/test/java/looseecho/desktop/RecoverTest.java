@@ -9,15 +9,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import javafx.scene.Scene;
 import javafx.stage.Stage;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
 import looseecho.audio.AudioReader;
-import looseecho.desktop.session.Session;
-import looseecho.desktop.theme.Theme;
 import looseecho.echo.Edits;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
@@ -25,7 +22,6 @@ import looseecho.project.CorrectionStore;
 import looseecho.project.Project;
 import looseecho.project.ProjectFile;
 import looseecho.reading.Progress;
-import looseecho.sound.SilentDevice;
 import looseecho.sound.Sounds;
 import org.junit.jupiter.api.Test;
 import org.testfx.framework.junit5.Start;
@@ -64,13 +60,7 @@ class RecoverTest extends WindowTest {
     lately = home.resolve("lately.looseecho");
     new ProjectFile().write(project, Optional.empty(), lately);
     Files.writeString(home.resolve("kept").resolve("recent.txt"), lately + "\n/gone.looseecho\n");
-    session =
-        new Session(new SilentDevice(44100), new CorrectionStore(home.resolve("corrections")));
-    shell = new Shell(session);
-    Scene scene = new Scene(shell, 1280, 800);
-    Theme.apply(scene);
-    stage.setScene(scene);
-    stage.show();
+    open(stage, home.resolve("corrections"));
   }
 
   @Test

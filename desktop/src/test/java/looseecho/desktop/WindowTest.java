@@ -2,6 +2,7 @@ package looseecho.desktop;
 
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import javafx.geometry.Bounds;
@@ -34,9 +35,12 @@ abstract class WindowTest {
    * Opens the window; each test class calls it from its own start, where the runner looks for it.
    */
   void open(Stage stage) throws IOException {
-    session =
-        new Session(
-            new SilentDevice(44100), new CorrectionStore(Files.createTempDirectory("corrections")));
+    open(stage, Files.createTempDirectory("corrections"));
+  }
+
+  /** Opens the window of a person whose own things are in a folder. */
+  void open(Stage stage, Path corrections) throws IOException {
+    session = new Session(new SilentDevice(44100), new CorrectionStore(corrections));
     shell = new Shell(session);
     Scene scene = new Scene(shell, 1280, 800);
     Theme.apply(scene);
