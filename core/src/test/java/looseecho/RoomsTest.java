@@ -23,8 +23,8 @@ class RoomsTest {
           "form",
           "analysis",
           "echo",
-          "loose",
           "sound",
+          "loose",
           "exchange",
           "project",
           "demo");

@@ -19,6 +19,7 @@ import looseecho.echo.TemplateBuilder;
 import looseecho.loose.Aspect;
 import looseecho.loose.Loosener;
 import looseecho.loose.Originality;
+import looseecho.loose.SoundLoosener;
 import looseecho.notes.Key;
 import looseecho.project.CorrectionStore;
 import looseecho.project.Project;
@@ -94,7 +95,7 @@ final class TemplateCommand implements Callable<Integer> {
       new ProjectFile().write(project, pack ? Optional.of(file) : Optional.empty(), to);
       PrintWriter said = spec.commandLine().getOut();
       project.log().forEach(line -> Reporter.say(said, line));
-      Originality.of(exact.get(), project.template())
+      Originality.of(exact.get(), project.template(), project.sounds())
           .forEach((x, v) -> Reporter.say(said, "New " + x.words() + ": " + Math.round(v) + " %"));
       Reporter.say(said, to.toString());
       return 0;
@@ -130,6 +131,11 @@ final class TemplateCommand implements Callable<Integer> {
       t = step.template();
       log.add(step.words());
     }
+    Sounds sounds = Sounds.plain();
+    for (SoundLoosener.Step step : new SoundLoosener().loosen(sounds, t, looseness, seed)) {
+      sounds = step.sounds();
+      log.add(step.words());
+    }
     if (tempo != null) {
       Edited e = Retune.tempo(t, tempo, true);
       t = e.template();
@@ -146,6 +152,6 @@ final class TemplateCommand implements Callable<Integer> {
             file.toAbsolutePath().toString(),
             CorrectionStore.fingerprint(file),
             pack);
-    return new Project(link, Corrections.NONE, exact, t, Sounds.plain(), log);
+    return new Project(link, Corrections.NONE, exact, t, sounds, log);
   }
 }

@@ -5,6 +5,7 @@ public enum Aspect {
   TIMING("timing"),
   PATTERN("pattern"),
   NOTES("notes"),
+  SOUNDS("sounds"),
   ARRANGEMENT("arrangement");
 
   private final String words;

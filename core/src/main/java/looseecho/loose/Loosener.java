@@ -15,9 +15,10 @@ import looseecho.echo.Template;
  * Loosens a template step by step. Deterministic: the same template, amounts and seed give the same
  * beat.
  *
- * <p>Per aspect and label one operation is drawn for every {@value #PER_OPERATION} of the amount;
- * sections with the same label get the same change, so that what was alike stays alike. An
- * operation never comes twice in a section, and strong ones come only from some amount on.
+ * <p>The sounds have a {@link SoundLoosener} of their own. Per aspect and label one operation is
+ * drawn for every {@value #PER_OPERATION} of the amount; sections with the same label get the same
+ * change, so that what was alike stays alike. An operation never comes twice in a section, and
+ * strong ones come only from some amount on.
  */
 public final class Loosener {
   private static final int PER_OPERATION = 25;
@@ -93,6 +94,7 @@ public final class Loosener {
   /** What can be done, by aspect, in words. */
   public static Map<Aspect, List<String>> operations() {
     Map<Aspect, List<String>> out = new LinkedHashMap<>();
+    out.put(Aspect.SOUNDS, SoundLoosener.operations());
     for (Operation o : ALL) {
       out.computeIfAbsent(o.aspect(), a -> new ArrayList<>()).add(o.name());
     }

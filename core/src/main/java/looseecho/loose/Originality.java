@@ -12,6 +12,7 @@ import looseecho.echo.StepNote;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.notes.Line;
+import looseecho.sound.Sounds;
 
 /**
  * How far an echo has gone from the exact one, per aspect, 0 (the same) to 100. A reading, not a
@@ -21,15 +22,16 @@ import looseecho.notes.Line;
  * Pattern: F-measure of the hits (lane and step). Notes: F-measure of riff and bass notes (line,
  * step, pitch class against the home note, so that a mere transposition counts as the same).
  * Timing: mean difference of offset of the hits that both have, 20 ms or more counting as 100.
- * Arrangement: share of parts and beats that do not play where they did.
+ * Arrangement: share of parts and beats that do not play where they did. Sounds: see {@link
+ * SoundDistance}; against the built-in ones that every echo begins with.
  */
 public final class Originality {
   private static final double WHOLE_MS = 20;
 
   private Originality() {}
 
-  /** The four readings. */
-  public static Map<Aspect, Double> of(Template exact, Template echo) {
+  /** All readings. */
+  public static Map<Aspect, Double> of(Template exact, Template echo, Sounds sounds) {
     Map<Aspect, Double> out = new EnumMap<>(Aspect.class);
     out.put(Aspect.TIMING, timing(exact, echo));
     out.put(
@@ -39,6 +41,7 @@ public final class Originality {
     out.put(
         Aspect.NOTES, 100 * (1 - likeness(exact, echo, s -> notes(s, before), s -> notes(s, now))));
     out.put(Aspect.ARRANGEMENT, arrangement(exact, echo));
+    out.put(Aspect.SOUNDS, SoundDistance.of(Sounds.plain(), sounds, echo));
     return out;
   }
 

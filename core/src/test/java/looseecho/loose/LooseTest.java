@@ -17,9 +17,14 @@ import looseecho.notes.Key;
 import looseecho.notes.Line;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Meter;
+import looseecho.sound.SampleSound;
+import looseecho.sound.Sounds;
 import org.junit.jupiter.api.Test;
 
 class LooseTest {
+  private static final List<Aspect> ON_THE_TEMPLATE =
+      List.of(Aspect.TIMING, Aspect.PATTERN, Aspect.NOTES, Aspect.ARRANGEMENT);
+
   /** Two sections of four bars: kick, back beat, hats on eighths, bass and riff. */
   private static Template beat() {
     List<Beat> beats = new ArrayList<>();
@@ -70,7 +75,7 @@ class LooseTest {
     Map<Aspect, Integer> all = Map.of(Aspect.PATTERN, 100, Aspect.NOTES, 60, Aspect.TIMING, 40);
     assertEquals(loosened(all, 7), loosened(all, 7));
     assertNotEquals(loosened(all, 7), loosened(all, 8));
-    Map<Aspect, Double> same = Originality.of(beat(), beat());
+    Map<Aspect, Double> same = Originality.of(beat(), beat(), Sounds.plain());
     same.values().forEach(v -> assertEquals(0, v, 1e-9));
   }
 
@@ -78,9 +83,9 @@ class LooseTest {
   @Test
   void everyAspectLoosensOnlyItselfAndKeepsTheBackBeat() {
     for (long seed = 0; seed < 12; seed++) {
-      for (Aspect aspect : Aspect.values()) {
+      for (Aspect aspect : ON_THE_TEMPLATE) {
         Template t = loosened(Map.of(aspect, 100), seed);
-        Map<Aspect, Double> read = Originality.of(beat(), t);
+        Map<Aspect, Double> read = Originality.of(beat(), t, Sounds.plain());
         assertTrue(read.get(aspect) > 1, aspect + " with seed " + seed + ": " + read);
         if (aspect != Aspect.ARRANGEMENT) {
           for (Aspect other : Aspect.values()) {
@@ -110,6 +115,32 @@ class LooseTest {
   @Test
   void aTransposedTuneIsNotANewOne() {
     Template up = Retune.key(beat(), new Key(5, true)).template();
-    assertEquals(0, Originality.of(beat(), up).get(Aspect.NOTES), 1e-9);
+    assertEquals(0, Originality.of(beat(), up, Sounds.plain()).get(Aspect.NOTES), 1e-9);
+  }
+
+  @Test
+  void looserSoundsAreNamedRepeatAndKeepWhatTheySay() {
+    SampleSound own = SampleSound.of(java.nio.file.Path.of("mine.wav"));
+    Sounds mine = Sounds.plain().with(Lane.SNARE, own);
+    assertEquals(List.of(), new SoundLoosener().loosen(mine, beat(), 0, 3));
+    double mild = 0;
+    double wild = 0;
+    for (long seed = 0; seed < 12; seed++) {
+      var steps = new SoundLoosener().loosen(mine, beat(), 100, seed);
+      assertEquals(steps, new SoundLoosener().loosen(mine, beat(), 100, seed));
+      Sounds now = steps.get(steps.size() - 1).sounds();
+      assertEquals(own, now.samples().get(Lane.SNARE));
+      assertEquals(mine.drums().get(Lane.CLAP), now.drums().get(Lane.CLAP), "no clap plays");
+      assertTrue(steps.stream().allMatch(s -> s.words().contains(". Kept: ")), steps.toString());
+      var few = new SoundLoosener().loosen(Sounds.plain(), beat(), 20, seed);
+      mild += read(few.get(few.size() - 1).sounds());
+      var many = new SoundLoosener().loosen(Sounds.plain(), beat(), 100, seed);
+      wild += read(many.get(many.size() - 1).sounds());
+    }
+    assertTrue(wild > 1.5 * mild && mild > 12, mild / 12 + " %, " + wild / 12 + " %");
+  }
+
+  private static double read(Sounds s) {
+    return Originality.of(beat(), beat(), s).get(Aspect.SOUNDS);
   }
 }

@@ -16,6 +16,7 @@ import looseecho.echo.Template;
 import looseecho.loose.Aspect;
 import looseecho.loose.Loosener;
 import looseecho.loose.Originality;
+import looseecho.loose.SoundLoosener;
 
 /** How loose each aspect shall get, and how far the echo is from the reference by now. */
 final class LoosePanel extends VBox {
@@ -61,14 +62,16 @@ final class LoosePanel extends VBox {
                 this::loosen),
             Buttons.of("loosen-other", "Another way", "Undoes it and draws again", this::again));
     getChildren().addAll(grid, buttons, last);
-    session.templateProperty().addListener((o, a, b) -> read(b));
-    read(session.templateProperty().get());
+    session.templateProperty().addListener((o, a, b) -> read());
+    session.maker().soundsProperty().addListener((o, a, b) -> read());
+    read();
   }
 
-  private void read(Template t) {
+  private void read() {
+    Template t = session.templateProperty().get();
     Template exact = session.exact();
     if (t != null && exact != null) {
-      Originality.of(exact, t)
+      Originality.of(exact, t, session.maker().soundsProperty().get())
           .forEach((aspect, v) -> readings.get(aspect).setText(Math.round(v) + " %"));
     }
   }
@@ -81,12 +84,16 @@ final class LoosePanel extends VBox {
     Map<Aspect, Integer> wanted = new EnumMap<>(Aspect.class);
     amounts.forEach((aspect, s) -> wanted.put(aspect, (int) Math.round(s.getValue())));
     List<Loosener.Step> done = new Loosener().loosen(t, wanted, seed);
-    steps = done.size();
+    List<SoundLoosener.Step> sounds =
+        new SoundLoosener()
+            .loosen(session.maker().soundsProperty().get(), t, wanted.get(Aspect.SOUNDS), seed);
+    steps = done.size() + sounds.size();
     done.forEach(s -> session.edit(s.edit()));
+    sounds.forEach(s -> session.sound(s.sounds(), s.words()));
     last.setText(
         steps == 0
             ? "Move a slider first: how far may each go?"
-            : steps + " steps. The last: " + done.get(steps - 1).words());
+            : steps + " steps. The last: " + session.messageProperty().get());
   }
 
   private void again() {
