@@ -50,8 +50,8 @@ public final class Bus {
   /** Bends loud peaks softly; {@code drive} 0 changes next to nothing. */
   public void saturate(double drive) {
     for (int i = 0; i < left.length; i++) {
-      left[i] = (float) (Math.tanh(left[i] * (1 + drive)) / (1 + 0.6 * drive));
-      right[i] = (float) (Math.tanh(right[i] * (1 + drive)) / (1 + 0.6 * drive));
+      left[i] = (float) (Bend.tanh(left[i] * (1 + drive)) / (1 + 0.6 * drive));
+      right[i] = (float) (Bend.tanh(right[i] * (1 + drive)) / (1 + 0.6 * drive));
     }
   }
 

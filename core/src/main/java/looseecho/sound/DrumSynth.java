@@ -46,7 +46,7 @@ public final class DrumSynth {
       double hz = s.toneHz() * (1 + (s.sweep() - 1) * Math.exp(-1000 * t / s.sweepMs()));
       phase += 2 * Math.PI * hz / rate;
       double attack = Math.min(1, t / 0.0006);
-      x[i] += Math.tanh(1.6 * Math.sin(phase) * Math.exp(-1000 * t / s.toneMs())) * attack;
+      x[i] += Bend.tanh(1.6 * Math.sin(phase) * Math.exp(-1000 * t / s.toneMs())) * attack;
     }
   }
 

@@ -18,13 +18,17 @@ public record Ducking(double depthDb, double recoveryMs) {
     double low = Math.pow(10, -depthDb / 20);
     int attack = rate / 500;
     int recovery = (int) (recoveryMs * rate / 1000);
-    for (int at : hits) {
-      for (int i = -attack; i < recovery; i++) {
-        if (at + i >= 0 && at + i < length) {
-          double shape =
-              i < 0 ? -(double) i / attack : 0.5 - 0.5 * Math.cos(Math.PI * i / recovery);
-          out[at + i] = (float) Math.min(out[at + i], low + (1 - low) * shape);
-        }
+    float[] gain = new float[attack + Math.max(0, recovery)];
+    for (int k = 0; k < gain.length; k++) {
+      int i = k - attack;
+      double shape = i < 0 ? -(double) i / attack : 0.5 - 0.5 * Math.cos(Math.PI * i / recovery);
+      gain[k] = (float) (low + (1 - low) * shape);
+    }
+    for (int hit : hits) {
+      int from = hit - attack;
+      int end = Math.min(gain.length, length - from);
+      for (int k = Math.max(0, -from); k < end; k++) {
+        out[from + k] = Math.min(out[from + k], gain[k]);
       }
     }
     return out;

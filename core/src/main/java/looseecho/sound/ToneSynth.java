@@ -47,10 +47,15 @@ public final class ToneSynth {
     double below = 0;
     double atEnd = envelope(s, seconds);
     double[] state = new double[2];
+    double fall = 1; // the decay, and from the end on the release, as steady factors
+    double fallStep = Math.exp(-1000 / (s.decayMs() * rate));
+    double release = atEnd;
+    double releaseStep = Math.exp(-1000 / (s.releaseMs() * rate));
     for (int i = 0; i < length; i++) {
       double t = (double) i / rate;
-      double level =
-          i < held ? envelope(s, t) : atEnd * Math.exp(-1000 * (t - seconds) / s.releaseMs());
+      double level = i < held ? rise(s, t) * (s.sustain() + (1 - s.sustain()) * fall) : release;
+      fall *= fallStep;
+      release *= i < held ? 1 : releaseStep;
       if (i % CONTROL == 0) {
         double away = slide != 0 && t < slideSeconds ? slide * (1 - t / slideSeconds) : 0;
         for (int v = 0; v < steps.length; v++) {
@@ -70,7 +75,7 @@ public final class ToneSynth {
       double y = state[1] * level;
       out[i] =
           (float)
-              (loud * (s.drive() > 0 ? Math.tanh(y * (1 + s.drive())) / (1 + 0.5 * s.drive()) : y));
+              (loud * (s.drive() > 0 ? Bend.tanh(y * (1 + s.drive())) / (1 + 0.5 * s.drive()) : y));
     }
     return out;
   }
@@ -131,7 +136,10 @@ public final class ToneSynth {
   }
 
   private static double envelope(ToneSound s, double t) {
-    double rise = s.attackMs() <= 0 ? 1 : Math.min(1, 1000 * t / s.attackMs());
-    return rise * (s.sustain() + (1 - s.sustain()) * Math.exp(-1000 * t / s.decayMs()));
+    return rise(s, t) * (s.sustain() + (1 - s.sustain()) * Math.exp(-1000 * t / s.decayMs()));
+  }
+
+  private static double rise(ToneSound s, double t) {
+    return s.attackMs() <= 0 ? 1 : Math.min(1, 1000 * t / s.attackMs());
   }
 }

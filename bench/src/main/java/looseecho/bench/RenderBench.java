@@ -1,0 +1,92 @@
+package looseecho.bench;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+import looseecho.activity.Lane;
+import looseecho.audio.Audio;
+import looseecho.echo.Edits;
+import looseecho.echo.Part;
+import looseecho.echo.StepHit;
+import looseecho.echo.StepNote;
+import looseecho.echo.Template;
+import looseecho.echo.TemplateSection;
+import looseecho.notes.Key;
+import looseecho.notes.Line;
+import looseecho.pulse.Beat;
+import looseecho.pulse.Meter;
+import looseecho.reading.Progress;
+import looseecho.sound.Bed;
+import looseecho.sound.EchoRenderer;
+import looseecho.sound.Excerpt;
+import looseecho.sound.Sounds;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+
+/**
+ * Four minutes in which every part there is plays, the drums on every sixteenth and the lines on
+ * every eighth in chords of two, through room and delay over a bed of noise: 16 parts with the load
+ * of some 32 ordinary ones.
+ */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.SingleShotTime)
+@OutputTimeUnit(TimeUnit.SECONDS)
+@Fork(1)
+@Warmup(iterations = 2)
+@Measurement(iterations = 5)
+public class RenderBench {
+  private static final int BARS = 120; // at 120 beats per minute, four minutes
+  private Template template;
+  private Sounds sounds;
+  private EchoRenderer renderer;
+
+  /** Builds the template. */
+  @Setup
+  public void build() {
+    Map<Lane, List<StepHit>> drums = new EnumMap<>(Lane.class);
+    Map<Line, List<StepNote>> lines = new EnumMap<>(Line.class);
+    for (int step = 0; step < 16 * BARS; step++) {
+      for (Lane lane : Lane.values()) {
+        drums.computeIfAbsent(lane, l -> new ArrayList<>()).add(new StepHit(step, 0, 60));
+      }
+      for (Line line : step % 2 == 0 ? Line.values() : new Line[0]) {
+        List<StepNote> notes = lines.computeIfAbsent(line, l -> new ArrayList<>());
+        notes.add(new StepNote(step, 0, 2, 40 + 12 * line.ordinal(), 70));
+        notes.add(new StepNote(step, 0, 2, 47 + 12 * line.ordinal(), 70));
+      }
+    }
+    List<Beat> beats = new ArrayList<>();
+    for (int k = 0; k <= 4 * BARS; k++) {
+      beats.add(new Beat(0.5 * k, k % 4 + 1, k / 4 + 1));
+    }
+    TemplateSection all = new TemplateSection("A", "full", 4 * BARS, drums, lines);
+    template = new Template(120, Meter.FOUR_FOUR, new Key(2, true), beats, List.of(all));
+    sounds = Sounds.plain().with(Bed.OFF.level(-40)).driven(1);
+    for (Part p : Part.of(template)) {
+      sounds = sounds.with(p, sounds.strip(p).sends(0.2, 0.2).ducked(6, 150));
+    }
+    renderer = new EchoRenderer(sounds);
+  }
+
+  @Benchmark
+  public Audio everyPart() {
+    return new EchoRenderer(sounds).mix(template, Progress.NONE);
+  }
+
+  /** An edit in the middle, until what is played next is there. */
+  @Benchmark
+  public Excerpt editHeard() {
+    Template edited = Edits.toggle(template, 0, Lane.CLAP, 960, 80, false).template();
+    return renderer.excerpt(edited, 120, 8, Progress.NONE);
+  }
+}
