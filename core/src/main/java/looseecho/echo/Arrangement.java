@@ -21,6 +21,33 @@ public final class Arrangement {
     return done(t, sections, lengths, "Repeated " + name(t, section));
   }
 
+  /** Puts an empty section of so many beats behind a section, at its tempo. */
+  public static Edited insert(Template t, int section, int beats) {
+    List<TemplateSection> sections = new ArrayList<>(t.sections());
+    List<double[]> lengths = lengths(t);
+    double beat = java.util.Arrays.stream(lengths.get(section)).average().orElse(60 / t.bpm());
+    double[] even = new double[beats];
+    java.util.Arrays.fill(even, beat);
+    String label = unused(t);
+    sections.add(
+        section + 1,
+        new TemplateSection(label, "new", beats, java.util.Map.of(), java.util.Map.of()));
+    lengths.add(section + 1, even);
+    String bars = Words.bars((double) beats / t.beatsPerBar());
+    return done(t, sections, lengths, "Empty section " + label + " of " + bars + " put in");
+  }
+
+  /** The first letter that no section has. */
+  private static String unused(Template t) {
+    for (char c = 'A'; c <= 'Z'; c++) {
+      String label = String.valueOf(c);
+      if (t.sections().stream().noneMatch(s -> s.label().equals(label))) {
+        return label;
+      }
+    }
+    return "new";
+  }
+
   /** Takes a section out; the last one stays. */
   public static Edited remove(Template t, int section) {
     if (t.sections().size() == 1) {

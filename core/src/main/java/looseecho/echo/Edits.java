@@ -11,8 +11,21 @@ import looseecho.notes.Line;
 public final class Edits {
   private static final double FIRST_CUT = 4;
 
-  /** A new template and what was done, in words. */
-  public record Edited(Template template, String words) {}
+  /**
+   * A new template and what was done, in words.
+   *
+   * @param gesture names moves that undo takes back together, see {@link History}; empty for none
+   */
+  public record Edited(Template template, String words, String gesture) {
+    public Edited(Template template, String words) {
+      this(template, words, "");
+    }
+
+    /** The same as a move of a gesture. */
+    public Edited move(String of) {
+      return new Edited(template, words, of);
+    }
+  }
 
   private Edits() {}
 
@@ -61,7 +74,8 @@ public final class Edits {
             + velocity
             + ", "
             + Words.offset(offsetMs);
-    return new Edited(replace(t, section, s.with(lane, sorted(hits))), words);
+    String gesture = "shape " + lane + " " + section + " " + step;
+    return new Edited(replace(t, section, s.with(lane, sorted(hits))), words, gesture);
   }
 
   /** Puts the next ornament on the hits of one step. */
@@ -102,7 +116,7 @@ public final class Edits {
       words =
           on + (rings ? " rings out" : String.format(Locale.ROOT, " lasts %.1f sixteenths", next));
     }
-    return part(t, section, lane, hits, words);
+    return part(t, section, lane, hits, words).move("length " + lane + " " + section + " " + step);
   }
 
   /** Gives a lane of a section other hits. */

@@ -13,8 +13,8 @@ import java.util.Optional;
 public final class History<T> {
   private static final int MAX_STATES = 500;
 
-  /** A state and what led to it, in words. */
-  private record Moment<T>(T state, String words) {}
+  /** A state, what led to it, in words, and by which gesture. */
+  private record Moment<T>(T state, String words, String gesture) {}
 
   private final Deque<Moment<T>> past = new ArrayDeque<>();
   private final Deque<Moment<T>> future = new ArrayDeque<>();
@@ -22,13 +22,13 @@ public final class History<T> {
   private Moment<T> present;
 
   public History(T start, String words) {
-    present = new Moment<>(start, words);
+    present = new Moment<>(start, words, "");
     log.add(words);
   }
 
   /** Work taken up again, with the log that it has so far. */
   public History(T start, List<String> log) {
-    present = new Moment<>(start, log.isEmpty() ? "" : log.get(log.size() - 1));
+    present = new Moment<>(start, log.isEmpty() ? "" : log.get(log.size() - 1), "");
     this.log.addAll(log);
   }
 
@@ -38,12 +38,27 @@ public final class History<T> {
 
   /** Makes a state the present one; redo is forgotten. */
   public void apply(T state, String words) {
+    apply(state, words, "");
+  }
+
+  /**
+   * The same for one move of a gesture, such as making one hit louder key by key: moves that follow
+   * each other are one step of undo and one line of the log.
+   *
+   * @param gesture what is done to what; empty for work that stands alone
+   */
+  public void apply(T state, String words, String gesture) {
+    if (!gesture.isEmpty() && gesture.equals(present.gesture()) && future.isEmpty()) {
+      present = new Moment<>(state, words, gesture);
+      log.set(log.size() - 1, words);
+      return;
+    }
     past.push(present);
     if (past.size() > MAX_STATES) {
       past.removeLast();
     }
     future.clear();
-    present = new Moment<>(state, words);
+    present = new Moment<>(state, words, gesture);
     log.add(words);
   }
 
@@ -54,7 +69,8 @@ public final class History<T> {
     }
     String words = present.words();
     future.push(present);
-    present = past.pop();
+    Moment<T> before = past.pop();
+    present = new Moment<>(before.state(), before.words(), ""); // a gesture ends with its undo
     log.add("Undone: " + words);
     return Optional.of(words);
   }
@@ -65,7 +81,8 @@ public final class History<T> {
       return Optional.empty();
     }
     past.push(present);
-    present = future.pop();
+    Moment<T> again = future.pop();
+    present = new Moment<>(again.state(), again.words(), "");
     log.add("Done again: " + present.words());
     return Optional.of(present.words());
   }

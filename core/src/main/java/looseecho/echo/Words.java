@@ -16,6 +16,14 @@ public final class Words {
     return String.format(Locale.ROOT, "%.0f ms %s", Math.abs(ms), ms > 0 ? "late" : "early");
   }
 
+  /** "12 ms late, 10 % of a step". */
+  public static String offset(double ms, double stepMs) {
+    String words = offset(ms);
+    return Math.abs(ms) < ON_GRID_MS
+        ? words
+        : words + ", " + Math.round(100 * Math.abs(ms) / stepMs) + " % of a step";
+  }
+
   /** "2 bars", "1.5 bars", "1 bar". */
   public static String bars(double bars) {
     String number =

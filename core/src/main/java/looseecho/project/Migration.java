@@ -2,6 +2,7 @@ package looseecho.project;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import looseecho.activity.Lane;
 import looseecho.sound.Bed;
 
 /** Brings older project files to the current version, one version at a time. */
@@ -16,7 +17,10 @@ final class Migration {
     return root;
   }
 
-  /** Version 2 knows hits that are cut off, the octave under a tone, and a bed of noise. */
+  /**
+   * Version 2 knows hits that are cut off, the octave under a tone, a bed of noise, and parts that
+   * are wide or ducked by other lanes than the kick.
+   */
   private static void fromFirst(JsonNode root) {
     for (String template : new String[] {"exact", "template"}) {
       for (JsonNode section : root.path(template).path("sections")) {
@@ -26,6 +30,14 @@ final class Migration {
       }
     }
     root.path("sounds").path("tones").forEach(tone -> put(tone, "sub", 0));
+    for (String strips : new String[] {"drumStrips", "lineStrips"}) {
+      for (JsonNode strip : root.path("sounds").path(strips)) {
+        put(strip, "width", 0);
+        if (strip instanceof ObjectNode object) {
+          object.put("duckBy", Lane.KICK.name());
+        }
+      }
+    }
     if (root.path("sounds") instanceof ObjectNode sounds) {
       ObjectNode bed = sounds.putObject("bed");
       bed.put("levelDb", Bed.OFF.levelDb()).put("lowHz", Bed.OFF.lowHz());

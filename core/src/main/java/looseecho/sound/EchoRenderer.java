@@ -127,6 +127,9 @@ public final class EchoRenderer {
   private Audio stem(Part part, float[] sound) {
     Bus bus = new Bus(sound.length, RATE);
     bus.add(sound, 0, 1, sounds.strip(part).pan());
+    if (sounds.strip(part).width() > 0) {
+      Widener.spread(sound, sounds.strip(part).width(), bus);
+    }
     return bus.audio(1);
   }
 
@@ -146,7 +149,6 @@ public final class EchoRenderer {
     Bus tones = new Bus(length, RATE);
     Bus room = new Bus(length, RATE);
     Bus delay = new Bus(length, RATE);
-    double[] kicks = PartRenderer.times(t, Lane.KICK);
     List<Part> parts = Part.of(t).stream().filter(p -> !sounds.strip(p).muted()).toList();
     boolean keep = !whole || cache.holds(length, parts.size());
     List<float[]> rendered =
@@ -155,8 +157,8 @@ public final class EchoRenderer {
                 .map(
                     p ->
                         whole
-                            ? cache.get(t, p, length, kicks, () -> part(t, p, window, kicks))
-                            : part(t, p, window, kicks))
+                            ? cache.get(t, p, length, pushes(t, p), () -> part(t, p, window))
+                            : part(t, p, window))
                 .toList()
             : List.of();
     boolean any = false;
@@ -164,9 +166,13 @@ public final class EchoRenderer {
       progress.step("Rendering", (double) i / parts.size());
       Part part = parts.get(i);
       Strip strip = sounds.strip(part);
-      float[] sound = keep ? rendered.get(i) : part(t, part, window, kicks);
+      float[] sound = keep ? rendered.get(i) : part(t, part, window);
       stems.accept(part.words(), () -> stem(part, sound));
-      (part.lane().isPresent() ? drums : tones).add(sound, 0, 1, strip.pan());
+      Bus to = part.lane().isPresent() ? drums : tones;
+      to.add(sound, 0, 1, strip.pan());
+      if (strip.width() > 0) {
+        Widener.spread(sound, strip.width(), to);
+      }
       if (strip.room() > 0) {
         room.add(sound, 0, strip.room(), strip.pan());
       }
@@ -180,6 +186,7 @@ public final class EchoRenderer {
     }
     drums.add(tones, 1);
     if (sounds.bed().audible()) {
+      double[] kicks = PartRenderer.times(t, Lane.KICK);
       int[] at = java.util.Arrays.stream(kicks).mapToInt(window::at).toArray();
       Bus bed = new BedRenderer(sounds.bed()).render(t, window, at);
       stems.accept("noise bed", () -> bed.audio(1));
@@ -194,7 +201,13 @@ public final class EchoRenderer {
     return drums;
   }
 
-  private float[] part(Template t, Part part, PartRenderer.Window window, double[] kicks) {
-    return partRenderer.render(t, part, window, kicks);
+  private float[] part(Template t, Part part, PartRenderer.Window window) {
+    return partRenderer.render(t, part, window, pushes(t, part));
+  }
+
+  /** Seconds of the hits that push a part down. */
+  private double[] pushes(Template t, Part part) {
+    Strip strip = sounds.strip(part);
+    return strip.duckDb() > 0 ? PartRenderer.times(t, strip.duckBy()) : new double[0];
   }
 }

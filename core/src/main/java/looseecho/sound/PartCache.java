@@ -17,7 +17,7 @@ final class PartCache {
   private static final long SHARE = 8; // of the memory, an eighth
 
   /** All that a part's sound depends on besides the sounds, which never change under a renderer. */
-  private record Key(List<?> beats, List<?> content, int length, int kicks) {}
+  private record Key(List<?> beats, List<?> content, int length, int pushes) {}
 
   private record Kept(Key key, float[] sound) {}
 
@@ -37,7 +37,7 @@ final class PartCache {
   }
 
   /** The part as it was rendered before, or rendered now. */
-  float[] get(Template t, Part part, int length, double[] kicks, Supplier<float[]> render) {
+  float[] get(Template t, Part part, int length, double[] pushes, Supplier<float[]> render) {
     List<?> content =
         t.sections().stream()
             .map(
@@ -46,7 +46,7 @@ final class PartCache {
                         ? List.of(s.beats(), s.hits(part.lane().get()))
                         : List.of(s.beats(), s.notes(part.line().get())))
             .toList();
-    Key key = new Key(t.beats(), content, length, Arrays.hashCode(kicks));
+    Key key = new Key(t.beats(), content, length, Arrays.hashCode(pushes));
     Kept old = kept.get(part);
     if (old != null && old.key().equals(key)) {
       return old.sound();

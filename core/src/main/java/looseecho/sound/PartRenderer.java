@@ -40,13 +40,13 @@ final class PartRenderer {
     this.shots = shots;
   }
 
-  float[] render(Template t, Part part, Window window, double[] kicks) {
+  float[] render(Template t, Part part, Window window, double[] pushes) {
     Strip strip = sounds.strip(part);
     float[] out = new float[window.length()];
     part.lane().ifPresent(lane -> drums(t, lane, strip, window, out));
     part.line().ifPresent(line -> line(t, line, strip, window, out));
     if (strip.duckDb() > 0) {
-      int[] at = java.util.Arrays.stream(kicks).mapToInt(window::at).toArray();
+      int[] at = java.util.Arrays.stream(pushes).mapToInt(window::at).toArray();
       float[] duck = new Ducking(strip.duckDb(), strip.duckMs()).envelope(at, out.length, RATE);
       for (int i = 0; i < out.length; i++) {
         out[i] *= duck[i];

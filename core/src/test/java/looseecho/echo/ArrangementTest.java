@@ -152,4 +152,14 @@ class ArrangementTest {
     }
     assertEquals(SONG, Edits.ornament(t, 0, Lane.SNARE, step).template());
   }
+
+  @Test
+  void anEmptySectionIsPutInAtTheTempoOfItsNeighbour() {
+    Template t = TemplateTest.small();
+    Template more = Arrangement.insert(t, 0, 8).template();
+    assertEquals(List.of("A", "C", "B"), more.sections().stream().map(s -> s.label()).toList());
+    assertEquals(0, Part.of(more.sections().get(1)).size());
+    assertEquals(t.end() + 8 * 0.5, more.end(), 1e-9); // a beat at 120 lasts half a second
+    assertEquals(t.sections(), Arrangement.remove(more, 1).template().sections());
+  }
 }

@@ -56,4 +56,27 @@ class HistoryTest {
     assertEquals(Optional.empty(), again.undo());
     assertTrue(new History<>("x", List.of()).log().isEmpty());
   }
+
+  /** Key by key louder is one step back; another gesture, or an undo between, begins a new one. */
+  @Test
+  void movesOfAGestureAreTakenBackTogether() {
+    History<Integer> h = new History<>(0, "made");
+    for (int k = 1; k <= 5; k++) {
+      h.apply(k, "louder " + k, "shape kick 1");
+    }
+    h.apply(6, "louder 6", "shape kick 2");
+    assertEquals(List.of("made", "louder 5", "louder 6"), h.log());
+    h.undo();
+    assertEquals(5, h.present());
+    h.undo();
+    assertEquals(0, h.present());
+    h.redo();
+    h.apply(7, "louder 7", "shape kick 1");
+    h.undo();
+    assertEquals(5, h.present(), "what was done again is not melted into");
+    h.apply(8, "", "");
+    h.apply(9, "", "");
+    h.undo();
+    assertEquals(8, h.present(), "work without a gesture stands alone");
+  }
 }

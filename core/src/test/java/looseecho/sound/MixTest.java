@@ -129,6 +129,41 @@ class MixTest {
   }
 
   @Test
+  void anyLaneCanDuckAPart() {
+    Template t = TemplateTest.small();
+    Part bass = Part.of(Line.BASS);
+    Strip strip = Sounds.plain().strip(bass).ducked(12, 200);
+    float[] free = stems(Sounds.plain().with(bass, strip.ducked(0, 200)), t).get("bass").channel(0);
+    Sounds under = Sounds.plain().with(bass, strip.duckedBy(Lane.SNARE));
+    float[] ducked = stems(under, t).get("bass").channel(0);
+    int snare = (int) (t.time(0, 4, 12) * RATE);
+    double ratio =
+        Signals.rms(ducked, snare + 10, snare + 500) / Signals.rms(free, snare + 10, snare + 500);
+    assertEquals(-12, 20 * Math.log10(ratio), 1.0);
+    int kick = (int) (t.time(0, 0, 0) * RATE);
+    assertEquals(
+        Signals.rms(free, kick, kick + 2000), Signals.rms(ducked, kick, kick + 2000), 1e-6);
+  }
+
+  /** Wide on two speakers, and still the same in mono. */
+  @Test
+  void aWidePartKeepsItsMonoSum() {
+    Template t = TemplateTest.small();
+    Part bass = Part.of(Line.BASS);
+    Audio point = new EchoRenderer(Sounds.plain()).render(t, Progress.NONE).stems().get("bass");
+    Sounds wide = Sounds.plain().with(bass, Sounds.plain().strip(bass).wide(1));
+    Audio spread = new EchoRenderer(wide).render(t, Progress.NONE).stems().get("bass");
+    float[] a = point.mono();
+    float[] b = spread.mono();
+    float apart = 0;
+    for (int i = 0; i < a.length; i++) {
+      assertEquals(a[i], b[i], 1e-6);
+      apart = Math.max(apart, Math.abs(spread.left(i) - spread.right(i)));
+    }
+    assertTrue(apart > 0.5 * point.peak());
+  }
+
+  @Test
   void aHitThatIsCutIsSilentAfterItsLength() {
     Template t = TemplateTest.small();
     Template cut = Edits.length(t, 0, Lane.SNARE, 4, -6).template();

@@ -57,16 +57,36 @@ class EchoBenchTest extends WindowTest {
     assertEquals(exact.sections().size() + 1, template().sections().size());
     robot.type(KeyCode.MINUS);
     assertEquals(exact.sections().get(1).beats() - 1, template().sections().get(1).beats());
-    for (int i = 0; i < 4; i++) {
+    robot.type(KeyCode.E);
+    assertEquals(exact.sections().size() + 2, template().sections().size());
+    for (int i = 0; i < 5; i++) {
       undo();
     }
     assertEquals(exact, template());
+    stepsAreShapedInOneGesture(exact);
     loosenedAndTakenBack(exact);
     robot.type(KeyCode.F2);
     assertTrue(text("#sum-interval").contains("+4 semitones"), text("#sum-interval"));
     robot.type(KeyCode.F2);
     theSoundIsChanged();
     savedDamagedAndOpened();
+  }
+
+  private void stepsAreShapedInOneGesture(Template exact) {
+    Node steps = robot.lookup("#steps").query();
+    robot.interact(steps::requestFocus);
+    robot.interact(() -> session.sectionProperty().set(1));
+    robot.type(KeyCode.HOME).type(KeyCode.DELETE).type(KeyCode.ENTER);
+    Template put = template();
+    robot.press(KeyCode.SHIFT).type(KeyCode.DOWN, 3).release(KeyCode.SHIFT);
+    assertNotEquals(put, template());
+    undo();
+    assertEquals(put, template(), "three keys are one gesture");
+    robot.press(KeyCode.ALT).type(KeyCode.LEFT).release(KeyCode.ALT);
+    assertTrue(text("#message").contains("lasts 4.0 sixteenths"), text("#message"));
+    while (!exact.equals(template())) {
+      undo();
+    }
   }
 
   private void loosenedAndTakenBack(Template exact) {

@@ -1,6 +1,7 @@
 package looseecho.desktop.echo;
 
 import java.util.List;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
@@ -23,6 +24,9 @@ final class ArrangementTools extends FlowPane {
     this.session = session;
     this.chart = chart;
     add("repeat", "Repeat", "The section once more behind itself (R)", this::repeat);
+    add("insert", "Empty", "Four empty bars behind the section (E)", this::insert);
+    add("sooner", "Sooner", "The section before the one before it (Alt+←)", () -> move(-1));
+    add("later", "Later", "The section behind the next one (Alt+→)", () -> move(1));
     add("take-out", "Take out", "Takes the section out (X)", () -> edit(Arrangement::remove));
     add("shorter", "− beat", "The section a beat shorter (−)", () -> resize(-1));
     add("longer", "+ beat", "The section a beat longer (+)", () -> resize(1));
@@ -61,6 +65,20 @@ final class ArrangementTools extends FlowPane {
 
   private void repeat() {
     edit(Arrangement::repeat);
+  }
+
+  private void insert() {
+    edit((t, s) -> Arrangement.insert(t, s, 4 * t.beatsPerBar()));
+  }
+
+  private void move(int by) {
+    Template t = session.templateProperty().get();
+    int section = session.sectionProperty().get();
+    int to = section + by;
+    if (t != null && to >= 0 && to < t.sections().size()) {
+      session.edit(Arrangement.move(t, section, to));
+      session.sectionProperty().set(to);
+    }
   }
 
   private void resize(int beats) {
@@ -128,7 +146,15 @@ final class ArrangementTools extends FlowPane {
     if (e.isShortcutDown()) {
       return;
     }
+    if (e.isAltDown()) {
+      if (e.getCode() == KeyCode.LEFT || e.getCode() == KeyCode.RIGHT) {
+        move(e.getCode() == KeyCode.LEFT ? -1 : 1);
+        e.consume();
+      }
+      return;
+    }
     switch (e.getCode()) {
+      case E -> insert();
       case R -> repeat();
       case X -> edit(Arrangement::remove);
       case I, ENTER -> toggle();

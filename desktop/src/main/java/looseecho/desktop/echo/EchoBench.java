@@ -17,6 +17,7 @@ import looseecho.desktop.hits.BarRows;
 import looseecho.desktop.hits.StepChart;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
+import looseecho.echo.Arrangement;
 import looseecho.echo.Edits;
 import looseecho.echo.Part;
 import looseecho.echo.StepHit;
@@ -43,25 +44,7 @@ public final class EchoBench extends VBox {
     ArrangementChart arrangement = new ArrangementChart(session, hint::setText);
     everyBar.setId("every-bar");
     everyBar.setSelected(true);
-    Region gap = new Region();
-    HBox.setHgrow(gap, Priority.ALWAYS);
-    Button out =
-        Buttons.of("export", "Export…", "MIDI, the mix and a stem per part (Ctrl+E)", export);
-    out.getStyleClass().add(Theme.PRIMARY);
-    HBox tools =
-        new HBox(
-            8,
-            everyBar,
-            Buttons.of(
-                "ornament",
-                "Flam, roll",
-                "On the hit under the cursor, round and round (V)",
-                this::ornament),
-            gap,
-            Buttons.of("undo", "Undo", "Ctrl+Z", session::undo),
-            Buttons.of("redo", "Redo", "Ctrl+Shift+Z", session::redo),
-            out);
-    tools.setAlignment(Pos.CENTER_LEFT);
+    HBox tools = tools(export);
     Label help =
         new Label(
             "Above, outlines: heard; filled: your echo. Below, click a step, or arrows and Enter; Shift with the arrows: loudness, earlier and later.");
@@ -87,15 +70,49 @@ public final class EchoBench extends VBox {
     session.templateProperty().addListener((o, a, b) -> show());
     session.sectionProperty().addListener((o, a, b) -> show());
     chooser.barProperty().addListener((o, a, b) -> show());
-    addEventHandler(
-        KeyEvent.KEY_PRESSED,
-        e -> {
-          if (e.getCode() == KeyCode.V && !e.isShortcutDown()) {
-            ornament();
-            e.consume();
-          }
-        });
+    addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     show();
+  }
+
+  private void key(KeyEvent e) {
+    if (e.isShortcutDown()) {
+      return;
+    }
+    if (e.getCode() == KeyCode.V) {
+      ornament();
+      e.consume();
+    } else if (e.getCode() == KeyCode.C) {
+      copyBar();
+      e.consume();
+    }
+  }
+
+  private HBox tools(Runnable export) {
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    Button out =
+        Buttons.of("export", "Export…", "MIDI, the mix and a stem per part (Ctrl+E)", export);
+    out.getStyleClass().add(Theme.PRIMARY);
+    HBox tools =
+        new HBox(
+            8,
+            everyBar,
+            Buttons.of(
+                "ornament",
+                "Flam, roll",
+                "On the hit under the cursor, round and round (V)",
+                this::ornament),
+            Buttons.of(
+                "copy-bar",
+                "Bar to the next",
+                "Copies the part's bar over the one behind it and goes there (C)",
+                this::copyBar),
+            gap,
+            Buttons.of("undo", "Undo", "Ctrl+Z", session::undo),
+            Buttons.of("redo", "Redo", "Ctrl+Shift+Z", session::redo),
+            out);
+    tools.setAlignment(Pos.CENTER_LEFT);
+    return tools;
   }
 
   private void ornament() {
@@ -104,6 +121,16 @@ public final class EchoBench extends VBox {
     if (lane != null && t != null) {
       int at = Math.max(0, chooser.barProperty().get()) * t.stepsPerBar() + chart.cursorStep();
       session.edit(Edits.ornament(t, session.sectionProperty().get(), lane, at));
+    }
+  }
+
+  private void copyBar() {
+    Template t = session.templateProperty().get();
+    int section = session.sectionProperty().get();
+    int bar = Math.max(0, chooser.barProperty().get());
+    if (t != null && bar + 1 < BarRows.bars(t, section)) {
+      session.edit(Arrangement.copyBar(t, section, session.partProperty().get(), bar, bar + 1));
+      chooser.barProperty().set(bar + 1);
     }
   }
 

@@ -222,8 +222,8 @@ public final class StepChart extends ChartPane {
     hint.accept(words.toString());
   }
 
-  private static String words(Mark m) {
-    return Words.offset(m.offsetMs()) + ", loudness " + Math.round(m.velocity());
+  private String words(Mark m) {
+    return Words.offset(m.offsetMs(), rows.stepMs()) + ", loudness " + Math.round(m.velocity());
   }
 
   @Override

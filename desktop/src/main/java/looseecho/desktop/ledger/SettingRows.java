@@ -77,7 +77,7 @@ final class SettingRows extends GridPane {
 
   private void set(String name, String value, Sounds to) {
     if (!to.equals(session.maker().soundsProperty().get())) {
-      session.sound(to, of + ": " + name + " " + value);
+      session.sound(to, of + ": " + name + " " + value, of + ": " + name);
     }
   }
 }

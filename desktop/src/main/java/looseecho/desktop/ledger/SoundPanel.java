@@ -1,9 +1,14 @@
 package looseecho.desktop.ledger;
 
 import java.io.File;
+import javafx.geometry.Pos;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
+import javafx.util.StringConverter;
 import looseecho.activity.Lane;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Session;
@@ -39,6 +44,7 @@ final class SoundPanel extends VBox {
     rows.slider(
         "level", -48, 6, s.levelDb(), "%.1f dB", v -> sounds().with(part, strip(part).level(v)));
     rows.slider("place", -1, 1, s.pan(), "%+.2f", v -> sounds().with(part, strip(part).panned(v)));
+    rows.slider("width", 0, 1, s.width(), "%.2f", v -> sounds().with(part, strip(part).wide(v)));
     rows.slider(
         "duck",
         0,
@@ -69,8 +75,37 @@ final class SoundPanel extends VBox {
         v -> sounds().with(part, strip(part).sends(strip(part).room(), v)));
     part.lane().ifPresent(this::drum);
     part.line().ifPresent(this::tone);
-    getChildren().setAll(ReadingRow.heading("Sound of the " + part.words()), rows);
+    getChildren().setAll(ReadingRow.heading("Sound of the " + part.words()), rows, duckedBy(part));
     part.lane().ifPresent(lane -> getChildren().add(sample(lane)));
+  }
+
+  /** The lane that pushes the part down. */
+  private HBox duckedBy(Part part) {
+    ComboBox<Lane> box = new ComboBox<>();
+    box.setId("duck-by");
+    box.getItems().addAll(Lane.SHOWN);
+    box.setConverter(
+        new StringConverter<>() {
+          @Override
+          public String toString(Lane lane) {
+            return lane == null ? "" : lane.words();
+          }
+
+          @Override
+          public Lane fromString(String words) {
+            return null; // the box is not typed into
+          }
+        });
+    box.setValue(strip(part).duckBy());
+    box.setOnAction(
+        e -> {
+          Sounds to = sounds().with(part, strip(part).duckedBy(box.getValue()));
+          session.sound(to, part.words() + " ducks under the " + box.getValue().words());
+        });
+    Label name = new Label("ducks under");
+    HBox row = new HBox(8, name, box);
+    row.setAlignment(Pos.CENTER_LEFT);
+    return row;
   }
 
   /** A one-shot of the person's own for a drum. */

@@ -184,7 +184,12 @@ public final class Session implements AutoCloseable {
 
   /** Other sounds, or another mix. */
   public void sound(Sounds other, String words) {
-    history.apply(history.present().with(other), words);
+    sound(other, words, "");
+  }
+
+  /** The same as a move of a gesture, which undo takes back as a whole. */
+  public void sound(Sounds other, String words, String gesture) {
+    history.apply(history.present().with(other), words, gesture);
     notice.say(words);
     changed();
   }
@@ -281,7 +286,7 @@ public final class Session implements AutoCloseable {
 
   /** Applies an edit of the template. */
   public void edit(Edits.Edited edit) {
-    history.apply(history.present().with(edit.template()), edit.words());
+    history.apply(history.present().with(edit.template()), edit.words(), edit.gesture());
     notice.say(edit.words());
     changed();
   }
