@@ -9,15 +9,7 @@ import looseecho.sound.Sounds;
 final class SharedSoundPanel extends VBox {
   private static final double[] DELAYS = {0.25, 1.0 / 3, 0.5, 2.0 / 3, 0.75, 1, 1.5, 2, 4};
   private static final String[] NAMES = {
-    "sixteenth",
-    "eighth triplet",
-    "eighth",
-    "quarter triplet",
-    "dotted eighth",
-    "quarter",
-    "dotted quarter",
-    "half",
-    "whole"
+    "16th", "8th triplet", "8th", "4th triplet", "dotted 8th", "4th", "dotted 4th", "half", "whole"
   };
 
   private final Session session;
@@ -45,13 +37,13 @@ final class SharedSoundPanel extends VBox {
         v -> NAMES[(int) Math.rint(v)],
         v -> sounds().delay(DELAYS[(int) Math.rint(v)], sounds().delayFeedback()));
     rows.slider(
-        "comes again",
+        "repeats",
         0,
         0.9,
         s.delayFeedback(),
         v -> Math.round(100 * v) + " %",
         v -> sounds().delay(sounds().delayBeats(), v));
-    rows.slider("drums driven", 0, 5, s.drumDrive(), "%.1f", v -> sounds().driven(v));
+    rows.slider("drum drive", 0, 5, s.drumDrive(), "%.1f", v -> sounds().driven(v));
     Bed bed = s.bed();
     rows.slider(
         "noise bed",

@@ -193,6 +193,6 @@ final class SoundPanel extends VBox {
     rows.slider("opens by", 0, 6000, t.openHz(), "%.0f Hz", v -> sounds().with(line, t.opening(v)));
     rows.slider("decay", 20, 1500, t.decayMs(), "%.0f ms", v -> sounds().with(line, t.decaying(v)));
     rows.slider("drive", 0, 5, t.drive(), "%.1f", v -> sounds().with(line, t.driven(v)));
-    rows.slider("octave below", 0, 1, t.sub(), "%.2f", v -> sounds().with(line, t.subbed(v)));
+    rows.slider("sub", 0, 1, t.sub(), "%.2f", v -> sounds().with(line, t.subbed(v)));
   }
 }

@@ -121,14 +121,22 @@ final class NoteEditor {
   void lengthen(int steps) {
     change(
         n -> n.lasting(Math.max(0.5, n.lengthSteps() + steps)),
-        steps > 0 ? "a step longer" : "a step shorter");
+        steps > 0 ? "a step longer" : "a step shorter",
+        "length " + line + selected);
   }
 
   void louder(int by) {
-    change(n -> n.loud(n.velocity() + by), by > 0 ? "louder" : "softer");
+    change(
+        n -> n.loud(n.velocity() + by),
+        by > 0 ? "louder" : "softer",
+        "loudness " + line + selected);
   }
 
   private void change(UnaryOperator<StepNote> how, String words) {
+    change(how, words, "");
+  }
+
+  private void change(UnaryOperator<StepNote> how, String words, String gesture) {
     if (selected.isEmpty()) {
       session.messageProperty().set("Pick a note first: click it, or step to it with , and .");
       return;
@@ -140,7 +148,7 @@ final class NoteEditor {
       all.set(i, n);
       changed.add(n);
     }
-    put(all, changed, count() + " of the " + line.words() + " " + words);
+    put(all, changed, count() + " of the " + line.words() + " " + words, gesture);
   }
 
   void delete() {
@@ -179,9 +187,13 @@ final class NoteEditor {
   }
 
   private void put(List<StepNote> all, List<StepNote> nowSelected, String words) {
+    put(all, nowSelected, words, "");
+  }
+
+  private void put(List<StepNote> all, List<StepNote> nowSelected, String words, String gesture) {
     Template t = session.templateProperty().get();
     selected.clear();
-    session.edit(Edits.line(t, session.sectionProperty().get(), line, all, words));
+    session.edit(Edits.line(t, session.sectionProperty().get(), line, all, words).move(gesture));
     List<StepNote> sorted = notes();
     for (StepNote n : nowSelected) {
       selected.add(sorted.indexOf(n));
