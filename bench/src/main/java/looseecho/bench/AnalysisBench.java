@@ -125,4 +125,11 @@ public class AnalysisBench {
     template = Edits.toggle(template, 0, Lane.CLAP, 5, 80, false).template();
     return renderer.mix(template, Progress.NONE);
   }
+
+  /** One step put in, until what is played next is there. */
+  @Benchmark
+  public Object editHeard() {
+    Template edited = Edits.toggle(template, 2, Lane.CLAP, 5, 80, false).template();
+    return renderer.excerpt(edited, 60, 8, Progress.NONE);
+  }
 }

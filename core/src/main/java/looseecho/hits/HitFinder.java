@@ -14,7 +14,9 @@ import looseecho.reading.Progress;
  *
  * <p>A local maximum is a hit when it passes the lane's threshold; the threshold falls where the
  * same step is hit in the neighbouring bars (a hit that the pattern expects and that is half-seen
- * is a hit) and rises where it never is. Peak picking after Boeck, Krebs and Schedl, "Evaluating
+ * is a hit) and rises where it never is. It also goes with how sure the network is of the lane in
+ * this song: where its best peaks are faint, as with an unusual clap, fainter ones count too; where
+ * they are clear, faint ones are likely something else. Peak picking after Boeck, Krebs and Schedl, "Evaluating
  * the online capabilities of onset detection methods", ISMIR 2012; time within the frame by a
  * log-parabola.
  */
@@ -22,15 +24,21 @@ public final class HitFinder {
   private static final int GRID = 4; // slots per sixteenth for the memory of the pattern
   private static final int NEIGHBOURS = 4; // bars looked at to each side
   private static final int APART = 3; // frames between two hits of one lane
+  private static final double FAINTEST = 0.12; // no hit below this
+  private static final double SEEN = 0.2; // peaks from which the lane's best are taken
+  private static final double BEST = 0.25; // share of the peaks that are its best
 
   /**
    * Thresholds, 0..1.
    *
    * @param base activity that makes a hit anywhere
    * @param expected activity that suffices where every neighbouring bar has the hit
+   * @param usual mean of a lane's best peaks for which these two hold
+   * @param slope by how much both move with that mean
    */
-  public record Settings(double base, double expected) {
-    public static final Settings DEFAULTS = new Settings(0.42, 0.2);
+  public record Settings(double base, double expected, double usual, double slope) {
+    /** Chosen on self-made songs (docs/accuracy.md). */
+    public static final Settings DEFAULTS = new Settings(0.54, 0.26, 0.85, 1);
   }
 
   private final Settings settings;
@@ -47,9 +55,12 @@ public final class HitFinder {
     for (Lane lane : Lane.HEARD) {
       progress.step("Picking the hits", (double) lane.ordinal() / Lane.HEARD.size());
       List<Peak> peaks = peaks(activity, lane, pulse);
+      double shift =
+          Math.max(-lowering(lane), settings.slope() * (sureness(peaks) - settings.usual()));
       for (Peak p : peaks) {
-        double threshold =
+        double expected =
             settings.base() + (settings.expected() - settings.base()) * habit(peaks, p);
+        double threshold = Math.max(FAINTEST, Math.min(0.9, expected + shift));
         if (p.height() >= threshold) {
           hits.add(hit(lane, p, pulse, threshold));
         }
@@ -63,7 +74,7 @@ public final class HitFinder {
     List<Peak> out = new ArrayList<>();
     for (int n = 1; n < a.frames() - 1; n++) {
       float v = a.lane(lane, n);
-      if (v < settings.expected() || v < a.lane(lane, n - 1) || v <= a.lane(lane, n + 1)) {
+      if (v < FAINTEST || v < a.lane(lane, n - 1) || v <= a.lane(lane, n + 1)) {
         continue;
       }
       double time = (n + Parabola.offset(a.lane(lane, n - 1), v, a.lane(lane, n + 1))) / 100;
@@ -88,6 +99,27 @@ public final class HitFinder {
       }
     }
     return out;
+  }
+
+  /**
+   * How far a lane's thresholds may fall where it is faint. Snares and toms are what other sounds
+   * are easily taken for, so theirs stay.
+   */
+  private static double lowering(Lane lane) {
+    return switch (lane) {
+      case SNARE, TOM -> 0;
+      case CLAP -> 0.15;
+      default -> 0.3;
+    };
+  }
+
+  /** Mean height of the lane's best peaks; the usual one where there are none. */
+  private double sureness(List<Peak> peaks) {
+    double[] seen = peaks.stream().mapToDouble(Peak::height).filter(h -> h > SEEN).sorted().toArray();
+    int best = Math.max(1, (int) (seen.length * BEST));
+    return seen.length == 0
+        ? settings.usual()
+        : java.util.Arrays.stream(seen).skip(seen.length - best).average().orElseThrow();
   }
 
   /** Mean height of the lane at the same slot in the neighbouring bars, 0..1. */
