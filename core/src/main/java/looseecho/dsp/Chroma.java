@@ -16,6 +16,9 @@ public final class Chroma {
   private static final double LOW_HZ = 65;
   private static final double HIGH_HZ = 2100;
   private static final double STAND_OUT = 2.2;
+  private static final double LOWEST_TUNED_HZ = 200;
+  private static final int TUNING_CENTS = 20; // either side of the most common deviation
+  private static final double STEADY = 0.004; // 7 cents
 
   private final float[][] frames;
   private final float[][] bass;
@@ -59,18 +62,7 @@ public final class Chroma {
   }
 
   private static Chroma of(float[][] peaks, double hopSeconds) {
-    double re = 0;
-    double im = 0;
-    for (float[] frame : peaks) {
-      for (int k = 0; k < frame.length; k += 2) {
-        if (frame[k] > 200) {
-          double phase = 2 * Math.PI * (midi(frame[k]) - Math.floor(midi(frame[k])));
-          re += frame[k + 1] * Math.cos(phase);
-          im += frame[k + 1] * Math.sin(phase);
-        }
-      }
-    }
-    double tuning = re == 0 && im == 0 ? 0 : Math.atan2(im, re) / (2 * Math.PI);
+    double tuning = tuning(peaks);
     float[][] high = new float[peaks.length][12];
     float[][] low = new float[peaks.length][12];
     for (int n = 0; n < peaks.length; n++) {
@@ -84,6 +76,59 @@ public final class Chroma {
       }
     }
     return new Chroma(high, low, 100 * tuning, hopSeconds);
+  }
+
+  /**
+   * Deviation of the notes from 440 Hz in semitones. Only peaks that stay for three frames count, so
+   * that neither drums nor slides do; of their deviations the most common one is taken, and the
+   * circular mean about it.
+   */
+  private static double tuning(float[][] peaks) {
+    double[] histogram = new double[100];
+    for (int n = 1; n + 1 < peaks.length; n++) {
+      for (int k = 0; k < peaks[n].length; k += 2) {
+        float hz = peaks[n][k];
+        if (hz > LOWEST_TUNED_HZ && stays(peaks[n - 1], hz) && stays(peaks[n + 1], hz)) {
+          histogram[cents(hz)] += peaks[n][k + 1];
+        }
+      }
+    }
+    int best = 0;
+    double most = 0;
+    for (int c = 0; c < histogram.length; c++) {
+      double near = 0;
+      for (int d = -TUNING_CENTS; d <= TUNING_CENTS; d++) {
+        near +=
+            histogram[Math.floorMod(c + d, 100)] * (1 + Math.cos(Math.PI * d / TUNING_CENTS));
+      }
+      if (near > most) {
+        most = near;
+        best = c;
+      }
+    }
+    double re = 0;
+    double im = 0;
+    for (int d = -TUNING_CENTS; d <= TUNING_CENTS; d++) {
+      int c = Math.floorMod(best + d, 100);
+      double phase = 2 * Math.PI * (c + 0.5) / 100;
+      re += histogram[c] * Math.cos(phase);
+      im += histogram[c] * Math.sin(phase);
+    }
+    return re == 0 && im == 0 ? 0 : Math.atan2(im, re) / (2 * Math.PI);
+  }
+
+  private static int cents(float hz) {
+    double m = midi(hz);
+    return Math.min(99, (int) (100 * (m - Math.floor(m))));
+  }
+
+  private static boolean stays(float[] frame, float hz) {
+    for (int k = 0; k < frame.length; k += 2) {
+      if (Math.abs(frame[k] / hz - 1) < STEADY) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** {hertz, magnitude, hertz, magnitude, ...} of the frame's outstanding peaks. */
