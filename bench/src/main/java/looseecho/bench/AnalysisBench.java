@@ -1,6 +1,7 @@
 package looseecho.bench;
 
 import java.io.IOException;
+import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import looseecho.activity.Activities;
 import looseecho.activity.ActivityNet;
@@ -101,11 +102,14 @@ public class AnalysisBench {
   /** Both line networks and their notes, the sound already at their rates. */
   @Benchmark
   public Object notesStage() {
-    LineFinder lines = new LineFinder(LineFinder.Settings.DEFAULTS);
     var bass =
         new BassDetails(low, Register.BASS.rate(), 0, t -> false)
-            .complete(lines.find(bassNet.run(low, 0, Progress.NONE)));
-    var riff = lines.find(riffNet.run(middle, 0, Progress.NONE));
+            .complete(
+                new LineFinder(LineFinder.Settings.BASS)
+                    .find(bassNet.run(low, 0, Progress.NONE), Optional.of(pulse)));
+    var riff =
+        new LineFinder(LineFinder.Settings.RIFF)
+            .find(riffNet.run(middle, 0, Progress.NONE), Optional.empty());
     return bass.size() + riff.size();
   }
 

@@ -74,7 +74,8 @@ public final class Analyzer {
         Chroma chroma,
         List<Note> bass,
         List<Note> riff,
-        double duration) {
+        double duration,
+        Span music) {
       this.mel = mel;
       this.activity = activity;
       this.tempos = tempos;
@@ -82,6 +83,14 @@ public final class Analyzer {
       this.bass = List.copyOf(bass);
       this.riff = List.copyOf(riff);
       this.duration = duration;
+      this.start = music.start();
+      this.end = music.end();
+    }
+  }
+
+  /** Where the music begins and ends, in seconds. */
+  private record Span(double start, double end) {
+    static Span of(MelSpectra mel, double duration) {
       int first = 0;
       while (first < mel.frames() - 1 && mel.decibels(first) < AUDIBLE_DB) {
         first++;
@@ -90,8 +99,8 @@ public final class Analyzer {
       while (last > first && mel.decibels(last) < AUDIBLE_DB) {
         last--;
       }
-      this.start = (double) first / MelSpectra.FPS;
-      this.end = Math.min(duration, (last + 1.0) / MelSpectra.FPS);
+      return new Span(
+          (double) first / MelSpectra.FPS, Math.min(duration, (last + 1.0) / MelSpectra.FPS));
     }
   }
 
@@ -122,12 +131,18 @@ public final class Analyzer {
     Tempos tempos = pulses.hear(activity, progress);
     Chroma chroma = tones.done();
     double tuning = chroma.tuningCents();
-    LineFinder lines = new LineFinder(LineFinder.Settings.DEFAULTS);
+    Span music = Span.of(mel, audio.duration());
+    Optional<Pulse> pulse =
+        pulses.find(activity, tempos, music.start(), music.end(), PulseFinder.Wanted.NOTHING);
     List<Note> bass =
         new BassDetails(low, Register.BASS.rate(), tuning, t -> kick(activity, t))
-            .complete(lines.find(bassNet.run(low, tuning, progress)));
-    List<Note> riff = lines.find(riff(audio, blocks.rms(), tuning, progress));
-    return new Heard(mel, activity, tempos, chroma, bass, riff, audio.duration());
+            .complete(
+                new LineFinder(LineFinder.Settings.BASS)
+                    .find(bassNet.run(low, tuning, progress), pulse));
+    List<Note> riff =
+        new LineFinder(LineFinder.Settings.RIFF)
+            .find(riff(audio, blocks.rms(), tuning, progress), Optional.empty());
+    return new Heard(mel, activity, tempos, chroma, bass, riff, audio.duration(), music);
   }
 
   private static boolean kick(Activities a, double time) {

@@ -79,8 +79,8 @@ public final class Chroma {
   }
 
   /**
-   * Deviation of the notes from 440 Hz in semitones. Only peaks that stay for three frames count, so
-   * that neither drums nor slides do; of their deviations the most common one is taken, and the
+   * Deviation of the notes from 440 Hz in semitones. Only peaks that stay for three frames count,
+   * so that neither drums nor slides do; of their deviations the most common one is taken, and the
    * circular mean about it.
    */
   private static double tuning(float[][] peaks) {
@@ -98,8 +98,7 @@ public final class Chroma {
     for (int c = 0; c < histogram.length; c++) {
       double near = 0;
       for (int d = -TUNING_CENTS; d <= TUNING_CENTS; d++) {
-        near +=
-            histogram[Math.floorMod(c + d, 100)] * (1 + Math.cos(Math.PI * d / TUNING_CENTS));
+        near += histogram[Math.floorMod(c + d, 100)] * (1 + Math.cos(Math.PI * d / TUNING_CENTS));
       }
       if (near > most) {
         most = near;

@@ -16,9 +16,9 @@ import looseecho.reading.Progress;
  * same step is hit in the neighbouring bars (a hit that the pattern expects and that is half-seen
  * is a hit) and rises where it never is. It also goes with how sure the network is of the lane in
  * this song: where its best peaks are faint, as with an unusual clap, fainter ones count too; where
- * they are clear, faint ones are likely something else. Peak picking after Boeck, Krebs and Schedl, "Evaluating
- * the online capabilities of onset detection methods", ISMIR 2012; time within the frame by a
- * log-parabola.
+ * they are clear, faint ones are likely something else. Peak picking after Boeck, Krebs and Schedl,
+ * "Evaluating the online capabilities of onset detection methods", ISMIR 2012; time within the
+ * frame by a log-parabola.
  */
 public final class HitFinder {
   private static final int GRID = 4; // slots per sixteenth for the memory of the pattern
@@ -115,7 +115,8 @@ public final class HitFinder {
 
   /** Mean height of the lane's best peaks; the usual one where there are none. */
   private double sureness(List<Peak> peaks) {
-    double[] seen = peaks.stream().mapToDouble(Peak::height).filter(h -> h > SEEN).sorted().toArray();
+    double[] seen =
+        peaks.stream().mapToDouble(Peak::height).filter(h -> h > SEEN).sorted().toArray();
     int best = Math.max(1, (int) (seen.length * BEST));
     return seen.length == 0
         ? settings.usual()

@@ -4,13 +4,19 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
 import looseecho.activity.DrawnLine;
 import looseecho.activity.Register;
+import looseecho.pulse.Beat;
+import looseecho.pulse.Meter;
+import looseecho.pulse.Pulse;
+import looseecho.reading.Reading;
 import org.junit.jupiter.api.Test;
 
 class LineFinderTest {
   private static List<Note> find(DrawnLine line) {
-    return new LineFinder(LineFinder.Settings.DEFAULTS).find(line.done());
+    return new LineFinder(LineFinder.Settings.RIFF).find(line.done(), Optional.empty());
   }
 
   @Test
@@ -38,5 +44,34 @@ class LineFinderTest {
     List<Note> notes = find(line);
     assertEquals(notes.get(1).start(), notes.get(0).end(), 1e-9);
     assertTrue(find(new DrawnLine(Register.BASS, 3)).isEmpty());
+  }
+
+  /** Four bars of two seconds: faint where every bar has it is a note, faint and alone is not. */
+  @Test
+  void theBarsAroundDecideOnFaintNotes() {
+    DrawnLine line = new DrawnLine(Register.BASS, 9);
+    for (int bar = 0; bar < 4; bar++) {
+      line.note(2 * bar + 0.5, 2 * bar + 0.8, 33, bar == 2 ? 0.4 : 0.9);
+    }
+    line.note(3.24, 3.5, 36, 0.5);
+    List<Beat> beats =
+        IntStream.range(0, 17).mapToObj(k -> new Beat(k * 0.5, k % 4 + 1, k / 4 + 1)).toList();
+    Pulse pulse =
+        new Pulse(
+            Reading.measured(120.0, 1, ""),
+            true,
+            1,
+            1,
+            Reading.measured(Meter.FOUR_FOUR, 1, ""),
+            beats);
+    LineFinder finder = new LineFinder(LineFinder.Settings.BASS);
+    List<Double> with =
+        finder.find(line.done(), Optional.of(pulse)).stream().map(Note::start).toList();
+    assertEquals(4, with.size(), with.toString());
+    assertEquals(4.5, with.get(2), 0.01);
+    List<Double> without =
+        finder.find(line.done(), Optional.empty()).stream().map(Note::start).toList();
+    assertEquals(4, without.size(), without.toString());
+    assertEquals(3.24, without.get(2), 0.01);
   }
 }

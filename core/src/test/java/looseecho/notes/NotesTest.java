@@ -186,8 +186,8 @@ class NotesTest {
   }
 
   private static List<Note> hear(float[] low) {
-    return new LineFinder(LineFinder.Settings.DEFAULTS)
-        .find(LineNet.load(Register.BASS).run(low, 0, Progress.NONE));
+    return new LineFinder(LineFinder.Settings.BASS)
+        .find(LineNet.load(Register.BASS).run(low, 0, Progress.NONE), Optional.empty());
   }
 
   private static float[] low(Bus bus) {

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.SplittableRandom;
 import looseecho.Metrics;
 import looseecho.activity.Lane;
@@ -54,7 +55,8 @@ class RiffTest {
 
   private static List<Note> hear(Bus bus) {
     float[] x = new Resampler().resample(bus.audio(0.5).mono(), RATE, Register.RIFF.rate());
-    return new LineFinder(LineFinder.Settings.DEFAULTS).find(NET.run(x, 0, Progress.NONE));
+    return new LineFinder(LineFinder.Settings.RIFF)
+        .find(NET.run(x, 0, Progress.NONE), Optional.empty());
   }
 
   /** Onset within 50 ms and the same semitone, as in MIREX note tracking. */
