@@ -38,7 +38,7 @@ public final class HitFinder {
    */
   public record Settings(double base, double expected, double usual, double slope) {
     /** Chosen on self-made songs (docs/accuracy.md). */
-    public static final Settings DEFAULTS = new Settings(0.54, 0.26, 0.85, 1);
+    public static final Settings DEFAULTS = new Settings(0.5, 0.2, 0.85, 1);
   }
 
   private final Settings settings;
@@ -102,13 +102,14 @@ public final class HitFinder {
   }
 
   /**
-   * How far a lane's thresholds may fall where it is faint. Snares and toms are what other sounds
-   * are easily taken for, so theirs stay.
+   * How far a lane's thresholds may fall where it is faint: less for the lanes that other sounds
+   * are easily taken for.
    */
   private static double lowering(Lane lane) {
     return switch (lane) {
-      case SNARE, TOM -> 0;
-      case CLAP -> 0.15;
+      case CLAP -> 0;
+      case HAT_CLOSED, PERCUSSION -> 0.1;
+      case HAT_OPEN, TOM -> 0.2;
       default -> 0.3;
     };
   }

@@ -96,7 +96,8 @@ final class PhaseSlip {
         / times.length;
   }
 
-  private static double peak(Activities a, double time, boolean down) {
+  /** Beat or downbeat activity about a time. */
+  static double peak(Activities a, double time, boolean down) {
     int centre = (int) Math.round(100 * time);
     double top = 0;
     for (int n = Math.max(0, centre - NEAR); n <= Math.min(a.frames() - 1, centre + NEAR); n++) {
