@@ -25,6 +25,10 @@ public final class HitFinder {
   private static final int NEIGHBOURS = 4; // bars looked at to each side
   private static final int APART = 3; // frames between two hits of one lane
   private static final double FAINTEST = 0.12; // no hit below this
+  private static final double KICK_CAUTION = 0.16; // where every beat usually has a kick, the
+  // network tends to hear one under a lonely snare too
+  private static final double DOUBTFUL = 0.5; // peaks that say nothing about the pattern
+  private static final double CLEAR = 0.85; // and those that fully do
   private static final double SEEN = 0.2; // peaks from which the lane's best are taken
   private static final double BEST = 0.25; // share of the peaks that are its best
 
@@ -60,7 +64,8 @@ public final class HitFinder {
       for (Peak p : peaks) {
         double expected =
             settings.base() + (settings.expected() - settings.base()) * habit(peaks, p);
-        double threshold = Math.max(FAINTEST, Math.min(0.9, expected + shift));
+        double caution = lane == Lane.KICK ? KICK_CAUTION : 0;
+        double threshold = Math.max(FAINTEST, Math.min(0.9, expected + shift + caution));
         if (p.height() >= threshold) {
           hits.add(hit(lane, p, pulse, threshold));
         }
@@ -124,7 +129,10 @@ public final class HitFinder {
         : java.util.Arrays.stream(seen).skip(seen.length - best).average().orElseThrow();
   }
 
-  /** Mean height of the lane at the same slot in the neighbouring bars, 0..1. */
+  /**
+   * How clearly the lane is hit on the same slot in the neighbouring bars, 0..1. Doubtful peaks do
+   * not count: what is half-seen in every bar is more likely another sound.
+   */
   private static double habit(List<Peak> peaks, Peak p) {
     double sum = 0;
     java.util.Set<Integer> seen = new java.util.HashSet<>();
@@ -134,7 +142,7 @@ public final class HitFinder {
           && Math.abs(bars) <= NEIGHBOURS
           && Math.abs(q.slot() - p.slot()) <= 1
           && seen.add(bars)) {
-        sum += Math.min(1, q.height());
+        sum += Math.max(0, Math.min(1, (q.height() - DOUBTFUL) / (CLEAR - DOUBTFUL)));
       }
     }
     return sum / (2 * NEIGHBOURS);
