@@ -163,4 +163,12 @@ public class TemplateTest {
             longer.sections().subList(0, 1));
     assertTrue(!TemplateMerge.merge(heard, shorter, mine).kept(), "other sections: made anew");
   }
+
+  /** At 120 a sixteenth lasts 125 ms: 12.5 ms are a tenth of it. */
+  @Test
+  void offsetsAreSaidInMillisecondsAndPercentOfAStep() {
+    assertEquals("12 ms late, 10 % of a step", Words.offset(12.4, 125));
+    assertEquals("25 ms early, 20 % of a step", Words.offset(-25, 125));
+    assertEquals("on the grid", Words.offset(0.3, 125));
+  }
 }

@@ -95,6 +95,50 @@ class HitsTest {
     assertTrue(hits.get(7).confidence() < hits.get(6).confidence());
   }
 
+  /**
+   * The same faint peaks are hits where the song shows the lane faintly throughout, and none where
+   * it shows it clearly.
+   */
+  @Test
+  void thresholdsGoWithHowClearlyTheSongShowsALane() {
+    DrawnActivity faint = new DrawnActivity(34);
+    DrawnActivity clear = new DrawnActivity(34);
+    for (int bar = 0; bar < 16; bar++) {
+      double strange = 1 + (16 * bar + bar % 13) * STEP; // never on the same step of near bars
+      faint.hit(Lane.CYMBAL, strange, 0.4, 0.8);
+      clear.hit(Lane.CYMBAL, strange, 0.4, 0.8);
+      clear.hit(Lane.CYMBAL, 1 + (16 * bar + 14) * STEP, 0.98, 0.8);
+    }
+    HitFinder finder = new HitFinder(HitFinder.Settings.DEFAULTS);
+    assertEquals(16, finder.find(faint.done(), pulse(), Progress.NONE).size());
+    List<Hit> only = finder.find(clear.done(), pulse(), Progress.NONE);
+    assertEquals(16, only.size());
+    assertTrue(only.stream().allMatch(h -> h.step() == 15), only.toString());
+  }
+
+  /** What is half-seen under every snare is part of the snare, however regular it is. */
+  @Test
+  void aRegularShadowOfAnotherDrumIsNoHit() {
+    DrawnActivity a = new DrawnActivity(34);
+    for (int bar = 0; bar < 16; bar++) {
+      for (int beat = 0; beat < 4; beat++) {
+        double t = 1 + (16 * bar + 4 * beat) * STEP;
+        a.hit(Lane.KICK, t, beat % 2 == 0 ? 0.98 : 0.6, 0.8);
+        if (beat % 2 == 1) {
+          a.hit(Lane.SNARE, t, 0.98, 0.8);
+        }
+      }
+    }
+    List<Hit> hits =
+        new HitFinder(HitFinder.Settings.DEFAULTS).find(a.done(), pulse(), Progress.NONE);
+    assertTrue(
+        hits.stream()
+            .filter(h -> h.lane() == Lane.KICK)
+            .allMatch(h -> h.step() == 1 || h.step() == 9),
+        hits.toString());
+    assertEquals(64, hits.size());
+  }
+
   @Test
   void theTypicalBarSumsUp() {
     List<Hit> hits =
