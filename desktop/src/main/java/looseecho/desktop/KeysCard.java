@@ -35,8 +35,8 @@ final class KeysCard {
     {"arrows on the notes", "move by step and degree; Shift: length, loudness; Alt: semitone"},
     {"L, H, A", "next line, hear the picked note, the line alone"},
     {
-      "R, E, X, Alt+← →, + −, I, M on the arrangement",
-      "repeat, empty, take out, move, a beat more or less, part in or out, part off"
+      "R, E, X, Alt+← →, + −, I, M, A on the arrangement",
+      "repeat, empty, take out, move, a beat more or less, part in or out, off, alone"
     },
     {"V, C", "flam or roll on the step; bar to the next"},
     {"N", "day or night"},

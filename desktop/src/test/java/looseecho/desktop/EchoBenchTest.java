@@ -57,6 +57,12 @@ class EchoBenchTest extends WindowTest {
     assertEquals(exact.sections().size() + 1, template().sections().size());
     robot.type(KeyCode.MINUS);
     assertEquals(exact.sections().get(1).beats() - 1, template().sections().get(1).beats());
+    robot.type(KeyCode.A);
+    assertEquals(Part.of(Lane.SNARE), session.playback().soloProperty().get());
+    robot.type(KeyCode.UP);
+    assertEquals(Part.of(Lane.KICK), session.playback().soloProperty().get());
+    robot.type(KeyCode.A).type(KeyCode.DOWN);
+    assertEquals(null, session.playback().soloProperty().get());
     robot.type(KeyCode.E);
     assertEquals(exact.sections().size() + 2, template().sections().size());
     for (int i = 0; i < 5; i++) {

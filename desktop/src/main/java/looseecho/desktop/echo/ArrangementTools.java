@@ -38,7 +38,9 @@ final class ArrangementTools extends FlowPane {
         "Plays the part the same way in every section with this letter",
         () -> edit((t, s) -> Arrangement.copyToAlike(t, part(), s)));
     add("part-mute", "Part off", "Leaves the part out of the sound (M)", this::mute);
+    add("part-alone", "Alone", "The part alone, heard and echo, or all again (A)", this::alone);
     chart.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+    session.partProperty().addListener((o, a, b) -> followAlone(b));
   }
 
   private void add(String id, String text, String tip, Runnable action) {
@@ -142,6 +144,21 @@ final class ArrangementTools extends FlowPane {
         part().words() + (off ? " is off" : " is on"));
   }
 
+  private void alone() {
+    var solo = session.playback().soloProperty();
+    solo.set(solo.get() == null ? part() : null);
+    session
+        .messageProperty()
+        .set(solo.get() == null ? "All parts again" : solo.get().words() + " alone");
+  }
+
+  /** While a part is heard alone, the one at work is. */
+  private void followAlone(Part now) {
+    if (getScene() != null && session.playback().soloProperty().get() != null) {
+      session.playback().soloProperty().set(now);
+    }
+  }
+
   private void key(KeyEvent e) {
     if (e.isShortcutDown()) {
       return;
@@ -159,6 +176,7 @@ final class ArrangementTools extends FlowPane {
       case X -> edit(Arrangement::remove);
       case I, ENTER -> toggle();
       case M -> mute();
+      case A -> alone();
       case DELETE, BACK_SPACE -> edit((t, s) -> Arrangement.silence(t, part(), s));
       case PLUS, EQUALS, ADD -> resize(1);
       case MINUS, SUBTRACT -> resize(-1);
