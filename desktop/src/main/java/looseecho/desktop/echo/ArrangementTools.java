@@ -30,11 +30,11 @@ final class ArrangementTools extends FlowPane {
     add("take-out", "Take out", "Takes the section out (X)", () -> edit(Arrangement::remove));
     add("shorter", "− beat", "The section a beat shorter (−)", () -> resize(-1));
     add("longer", "+ beat", "The section a beat longer (+)", () -> resize(1));
-    add("section-stop", "Stop at its end", "Silence on its last beat", this::stop);
+    add("section-stop", "Stop at end", "Silence on its last beat", this::stop);
     add("part-on", "Part in, out", "Lets the part play here, or takes it out (I)", this::toggle);
     add(
         "part-alike",
-        "Same in all alike",
+        "All alike",
         "Plays the part the same way in every section with this letter",
         () -> edit((t, s) -> Arrangement.copyToAlike(t, part(), s)));
     add("part-mute", "Part off", "Leaves the part out of the sound (M)", this::mute);

@@ -40,6 +40,9 @@ public final class Work implements AutoCloseable {
    * interface's thread, unless the job is replaced by a newer one: then none is.
    */
   public <T> void start(Job<T> job, Consumer<T> done, Consumer<Exception> failed) {
+    if (thread.isShutdown()) {
+      return;
+    }
     cancel();
     long ticket = current.incrementAndGet();
     running.set(true);
@@ -95,6 +98,7 @@ public final class Work implements AutoCloseable {
 
   @Override
   public void close() {
+    current.incrementAndGet(); // what has just ended is not handed over any more
     thread.shutdownNow();
   }
 
