@@ -60,6 +60,7 @@ public final class Analyzer {
     private final MelSpectra mel;
     private final Activities activity;
     private final Tempos tempos;
+    private final Optional<Pulse> pulse; // as heard, without corrections
     private final Chroma chroma;
     private final List<Note> bass;
     private final List<Note> riff;
@@ -71,25 +72,26 @@ public final class Analyzer {
         MelSpectra mel,
         Activities activity,
         Tempos tempos,
+        Optional<Pulse> pulse,
         Chroma chroma,
         List<Note> bass,
         List<Note> riff,
-        double duration,
         Span music) {
       this.mel = mel;
       this.activity = activity;
       this.tempos = tempos;
+      this.pulse = pulse;
       this.chroma = chroma;
       this.bass = List.copyOf(bass);
       this.riff = List.copyOf(riff);
-      this.duration = duration;
+      this.duration = music.duration();
       this.start = music.start();
       this.end = music.end();
     }
   }
 
-  /** Where the music begins and ends, in seconds. */
-  private record Span(double start, double end) {
+  /** Where the music begins and ends, and how long the file is, in seconds. */
+  private record Span(double start, double end, double duration) {
     static Span of(MelSpectra mel, double duration) {
       int first = 0;
       while (first < mel.frames() - 1 && mel.decibels(first) < AUDIBLE_DB) {
@@ -100,7 +102,9 @@ public final class Analyzer {
         last--;
       }
       return new Span(
-          (double) first / MelSpectra.FPS, Math.min(duration, (last + 1.0) / MelSpectra.FPS));
+          (double) first / MelSpectra.FPS,
+          Math.min(duration, (last + 1.0) / MelSpectra.FPS),
+          duration);
     }
   }
 
@@ -142,7 +146,7 @@ public final class Analyzer {
     List<Note> riff =
         new LineFinder(LineFinder.Settings.RIFF)
             .find(riff(audio, blocks.rms(), tuning, progress), Optional.empty());
-    return new Heard(mel, activity, tempos, chroma, bass, riff, audio.duration(), music);
+    return new Heard(mel, activity, tempos, pulse, chroma, bass, riff, music);
   }
 
   private static boolean kick(Activities a, double time) {
@@ -198,7 +202,9 @@ public final class Analyzer {
   public Analysis read(Heard heard, Corrections wanted, Progress progress) {
     List<String> notes = new ArrayList<>();
     Optional<Pulse> pulse =
-        pulses.find(heard.activity, heard.tempos, heard.start, heard.end, wanted.pulse());
+        wanted.pulse().equals(PulseFinder.Wanted.NOTHING)
+            ? heard.pulse
+            : pulses.find(heard.activity, heard.tempos, heard.start, heard.end, wanted.pulse());
     if (heard.end - heard.start < 1) {
       pulse = Optional.empty();
       notes.add("There is next to no sound in this file.");

@@ -3,6 +3,7 @@ package looseecho.echo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.UnaryOperator;
 import looseecho.echo.Edits.Edited;
 import looseecho.notes.Key;
 import looseecho.pulse.Beat;
@@ -28,16 +29,10 @@ public final class Retune {
     }
     double scale = inProportion ? 1 / ratio : 1;
     List<TemplateSection> sections =
-        t.sections().stream()
-            .map(
-                s ->
-                    s.changed(
-                        s.beats(),
-                        hits ->
-                            hits.stream().map(h -> h.at(h.step(), h.offsetMs() * scale)).toList(),
-                        notes ->
-                            notes.stream().map(n -> n.at(n.step(), n.offsetMs() * scale)).toList()))
-            .toList();
+        each(
+            t,
+            h -> h.at(h.step(), h.offsetMs() * scale),
+            n -> n.at(n.step(), n.offsetMs() * scale));
     return new Edited(
         new Template(bpm, t.meter(), t.key(), beats, sections),
         String.format(
@@ -49,6 +44,19 @@ public final class Retune {
             inProportion ? "in proportion" : "in ms as they were"));
   }
 
+  /** All sections with every hit and note changed. */
+  private static List<TemplateSection> each(
+      Template t, UnaryOperator<StepHit> hit, UnaryOperator<StepNote> note) {
+    return t.sections().stream()
+        .map(
+            s ->
+                s.changed(
+                    s.beats(),
+                    hits -> hits.stream().map(hit).toList(),
+                    notes -> notes.stream().map(note).toList()))
+        .toList();
+  }
+
   /**
    * Changes the key: notes move by the nearest interval between the home notes, and to the same
    * degree of the new scale.
@@ -56,17 +64,7 @@ public final class Retune {
   public static Edited key(Template t, Key key) {
     int shift = Math.floorMod(key.tonic() - t.key().tonic() + 6, 12) - 6;
     List<TemplateSection> sections =
-        t.sections().stream()
-            .map(
-                s ->
-                    s.changed(
-                        s.beats(),
-                        hits -> hits,
-                        notes ->
-                            notes.stream()
-                                .map(n -> n.pitched(moved(n.pitch(), t.key(), key, shift)))
-                                .toList()))
-            .toList();
+        each(t, h -> h, n -> n.pitched(moved(n.pitch(), t.key(), key, shift)));
     return new Edited(
         new Template(t.bpm(), t.meter(), key, t.beats(), sections),
         String.format(

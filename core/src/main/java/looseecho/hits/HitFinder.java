@@ -25,8 +25,10 @@ public final class HitFinder {
   private static final int NEIGHBOURS = 4; // bars looked at to each side
   private static final int APART = 3; // frames between two hits of one lane
   private static final double FAINTEST = 0.12; // no hit below this
-  private static final double KICK_CAUTION = 0.16; // where every beat usually has a kick, the
-  // network tends to hear one under a lonely snare too
+
+  /** By how much a kick must be clearer: where every beat usually has one, it is often imagined. */
+  private static final double KICK_CAUTION = 0.16;
+
   private static final double DOUBTFUL = 0.5; // peaks that say nothing about the pattern
   private static final double CLEAR = 0.85; // and those that fully do
   private static final double SEEN = 0.2; // peaks from which the lane's best are taken

@@ -187,8 +187,7 @@ public final class EchoRenderer {
     drums.add(tones, 1);
     if (sounds.bed().audible()) {
       double[] kicks = PartRenderer.times(t, Lane.KICK);
-      int[] at = java.util.Arrays.stream(kicks).mapToInt(window::at).toArray();
-      Bus bed = new BedRenderer(sounds.bed()).render(t, window, at);
+      Bus bed = new BedRenderer(sounds.bed()).render(t, window, window.at(kicks));
       stems.accept("noise bed", () -> bed.audio(1));
       drums.add(bed, 1);
     }

@@ -1,5 +1,6 @@
 package looseecho.sound;
 
+import java.util.Arrays;
 import java.util.Map;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
@@ -30,6 +31,10 @@ final class PartRenderer {
     int at(double seconds) {
       return (int) (Math.round(seconds * RATE) - from);
     }
+
+    int[] at(double[] seconds) {
+      return Arrays.stream(seconds).mapToInt(this::at).toArray();
+    }
   }
 
   private final Sounds sounds;
@@ -46,8 +51,8 @@ final class PartRenderer {
     part.lane().ifPresent(lane -> drums(t, lane, strip, window, out));
     part.line().ifPresent(line -> line(t, line, strip, window, out));
     if (strip.duckDb() > 0) {
-      int[] at = java.util.Arrays.stream(pushes).mapToInt(window::at).toArray();
-      float[] duck = new Ducking(strip.duckDb(), strip.duckMs()).envelope(at, out.length, RATE);
+      float[] duck =
+          new Ducking(strip.duckDb(), strip.duckMs()).envelope(window.at(pushes), out.length, RATE);
       for (int i = 0; i < out.length; i++) {
         out[i] *= duck[i];
       }

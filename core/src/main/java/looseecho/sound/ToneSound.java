@@ -49,103 +49,45 @@ public record ToneSound(
 
   /** The same with another share of saw wave. */
   public ToneSound wave(double value) {
-    return new ToneSound(
-        value,
-        voices,
-        detuneCents,
-        cutoffHz,
-        openHz,
-        attackMs,
-        decayMs,
-        sustain,
-        releaseMs,
-        drive,
-        sub);
+    return with(0, value);
   }
 
   /** The same with its copies detuned by other cents; 0 leaves one copy. */
   public ToneSound spread(double value) {
-    return new ToneSound(
-        saw,
-        value > 0 ? Math.max(2, voices) : 1,
-        value,
-        cutoffHz,
-        openHz,
-        attackMs,
-        decayMs,
-        sustain,
-        releaseMs,
-        drive,
-        sub);
+    return with(1, value > 0 ? Math.max(2, voices) : 1).with(2, value);
   }
 
   /** The same with another resting cut-off. */
   public ToneSound filtered(double value) {
-    return new ToneSound(
-        saw, voices, detuneCents, value, openHz, attackMs, decayMs, sustain, releaseMs, drive, sub);
+    return with(3, value);
   }
 
   /** The same with another opening of the filter. */
   public ToneSound opening(double value) {
-    return new ToneSound(
-        saw,
-        voices,
-        detuneCents,
-        cutoffHz,
-        value,
-        attackMs,
-        decayMs,
-        sustain,
-        releaseMs,
-        drive,
-        sub);
+    return with(4, value);
   }
 
   /** The same with another decay. */
   public ToneSound decaying(double value) {
-    return new ToneSound(
-        saw,
-        voices,
-        detuneCents,
-        cutoffHz,
-        openHz,
-        attackMs,
-        value,
-        sustain,
-        releaseMs,
-        drive,
-        sub);
+    return with(6, value);
   }
 
   /** The same with another drive. */
   public ToneSound driven(double value) {
-    return new ToneSound(
-        saw,
-        voices,
-        detuneCents,
-        cutoffHz,
-        openHz,
-        attackMs,
-        decayMs,
-        sustain,
-        releaseMs,
-        value,
-        sub);
+    return with(9, value);
   }
 
   /** The same with another level of the octave below. */
   public ToneSound subbed(double value) {
-    return new ToneSound(
-        saw,
-        voices,
-        detuneCents,
-        cutoffHz,
-        openHz,
-        attackMs,
-        decayMs,
-        sustain,
-        releaseMs,
-        drive,
-        value);
+    return with(10, value);
+  }
+
+  /** The same with one component, counted from 0, exchanged. */
+  private ToneSound with(int component, double value) {
+    double[] v = {
+      saw, voices, detuneCents, cutoffHz, openHz, attackMs, decayMs, sustain, releaseMs, drive, sub
+    };
+    v[component] = value;
+    return new ToneSound(v[0], (int) v[1], v[2], v[3], v[4], v[5], v[6], v[7], v[8], v[9], v[10]);
   }
 }

@@ -5,17 +5,14 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Random;
-import java.util.stream.IntStream;
 import looseecho.activity.DrawnActivity;
 import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
 import looseecho.dsp.Chroma;
 import looseecho.dsp.ToneSpectra;
-import looseecho.pulse.Beat;
-import looseecho.pulse.Meter;
+import looseecho.pulse.PlainPulse;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
-import looseecho.reading.Reading;
 import org.junit.jupiter.api.Test;
 
 class SectionFinderTest {
@@ -46,16 +43,7 @@ class SectionFinderTest {
       at += BARS[s];
     }
     java.util.Arrays.fill(x, (int) ((14 * bar - 0.5) * RATE), (int) (14 * bar * RATE), 0);
-    List<Beat> beats =
-        IntStream.range(0, 84).mapToObj(k -> new Beat(k * 0.5, k % 4 + 1, k / 4 + 1)).toList();
-    Pulse pulse =
-        new Pulse(
-            Reading.measured(120.0, 1, ""),
-            true,
-            1,
-            1,
-            Reading.measured(Meter.FOUR_FOUR, 1, ""),
-            beats);
+    Pulse pulse = PlainPulse.at120(0, 84);
     MelSpectra mel = MelSpectra.of(x, Progress.NONE);
     Chroma chroma = Chroma.of(ToneSpectra.of(x, RATE, 8192, 8192, 2205, Progress.NONE));
     Form form =

@@ -9,29 +9,19 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
-import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
-import looseecho.pulse.Beat;
 import looseecho.pulse.Meter;
+import looseecho.pulse.PlainPulse;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
-import looseecho.reading.Reading;
 import org.junit.jupiter.api.Test;
 
 class GrooveTest {
   private static final double STEP = 0.125; // 120 BPM
 
   private static Pulse pulse() {
-    List<Beat> beats =
-        IntStream.range(0, 64).mapToObj(k -> new Beat(k * 0.5, k % 4 + 1, k / 4 + 1)).toList();
-    return new Pulse(
-        Reading.measured(120.0, 1, ""),
-        true,
-        1,
-        1,
-        Reading.measured(Meter.FOUR_FOUR, 1, ""),
-        beats);
+    return PlainPulse.at120(0, 64);
   }
 
   private static boolean[] steps(int... played) {

@@ -7,11 +7,9 @@ import java.util.List;
 import java.util.stream.IntStream;
 import looseecho.activity.DrawnActivity;
 import looseecho.activity.Lane;
-import looseecho.pulse.Beat;
-import looseecho.pulse.Meter;
+import looseecho.pulse.PlainPulse;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
-import looseecho.reading.Reading;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -21,15 +19,7 @@ class HitsTest {
   private static final double STEP = 0.125; // a sixteenth at 120: 125 ms (tempo arithmetic)
 
   private static Pulse pulse() {
-    List<Beat> beats =
-        IntStream.range(0, 65).mapToObj(k -> new Beat(1 + k * 0.5, k % 4 + 1, k / 4 + 1)).toList();
-    return new Pulse(
-        Reading.measured(120.0, 1, ""),
-        true,
-        1,
-        1,
-        Reading.measured(Meter.FOUR_FOUR, 1, ""),
-        beats);
+    return PlainPulse.at120(1, 65);
   }
 
   /**

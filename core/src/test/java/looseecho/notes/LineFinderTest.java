@@ -5,13 +5,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.IntStream;
 import looseecho.activity.DrawnLine;
 import looseecho.activity.Register;
-import looseecho.pulse.Beat;
-import looseecho.pulse.Meter;
+import looseecho.pulse.PlainPulse;
 import looseecho.pulse.Pulse;
-import looseecho.reading.Reading;
 import org.junit.jupiter.api.Test;
 
 class LineFinderTest {
@@ -54,16 +51,7 @@ class LineFinderTest {
       line.note(2 * bar + 0.5, 2 * bar + 0.8, 33, bar == 2 ? 0.4 : 0.9);
     }
     line.note(3.24, 3.5, 36, 0.5);
-    List<Beat> beats =
-        IntStream.range(0, 17).mapToObj(k -> new Beat(k * 0.5, k % 4 + 1, k / 4 + 1)).toList();
-    Pulse pulse =
-        new Pulse(
-            Reading.measured(120.0, 1, ""),
-            true,
-            1,
-            1,
-            Reading.measured(Meter.FOUR_FOUR, 1, ""),
-            beats);
+    Pulse pulse = PlainPulse.at120(0, 17);
     LineFinder finder = new LineFinder(LineFinder.Settings.BASS);
     List<Double> with =
         finder.find(line.done(), Optional.of(pulse)).stream().map(Note::start).toList();

@@ -10,8 +10,7 @@ import java.util.Optional;
 import looseecho.activity.LineNet;
 import looseecho.activity.Register;
 import looseecho.audio.Resampler;
-import looseecho.pulse.Beat;
-import looseecho.pulse.Meter;
+import looseecho.pulse.PlainPulse;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
 import looseecho.reading.Reading;
@@ -139,17 +138,7 @@ class NotesTest {
   private static final Pulse PULSE = pulse();
 
   private static Pulse pulse() {
-    List<Beat> beats = new ArrayList<>();
-    for (int k = 0; k < 33; k++) {
-      beats.add(new Beat(0.5 * k, k % 4 + 1, k / 4 + 1));
-    }
-    return new Pulse(
-        Reading.measured(120.0, 1, ""),
-        true,
-        1,
-        1,
-        Reading.measured(Meter.FOUR_FOUR, 1, ""),
-        beats);
+    return PlainPulse.at120(0, 33);
   }
 
   @Test
