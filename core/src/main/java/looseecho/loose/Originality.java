@@ -18,7 +18,8 @@ import looseecho.sound.Sounds;
  * How far an echo has gone from the exact one, per aspect, 0 (the same) to 100. A reading, not a
  * verdict: the law does not count steps.
  *
- * <p>Definitions, section by section over the sections that both have, as 100 (1 - likeness).
+ * <p>Definitions, section by section over the sections that both have by letter (the second A is
+ * held against the second A, a third one against the last there was), as 100 (1 - likeness).
  * Pattern: F-measure of the hits (lane and step). Notes: F-measure of riff and bass notes (line,
  * step, pitch class against the home note, so that a mere transposition counts as the same).
  * Timing: mean difference of offset of the hits that both have, 20 ms or more counting as 100.
@@ -45,6 +46,24 @@ public final class Originality {
     return out;
   }
 
+  private record Pair(TemplateSection exact, TemplateSection echo) {}
+
+  /** Sections of the echo beside those they come from; new ones have none. */
+  private static List<Pair> pairs(Template exact, Template echo) {
+    Map<String, List<TemplateSection>> there = new HashMap<>();
+    exact.sections().forEach(s -> there.computeIfAbsent(s.label(), l -> new ArrayList<>()).add(s));
+    Map<String, Integer> seen = new HashMap<>();
+    List<Pair> out = new ArrayList<>();
+    for (TemplateSection s : echo.sections()) {
+      List<TemplateSection> alike = there.get(s.label());
+      int nth = seen.merge(s.label(), 1, Integer::sum);
+      if (alike != null) {
+        out.add(new Pair(alike.get(Math.min(nth, alike.size()) - 1), s));
+      }
+    }
+    return out;
+  }
+
   private static List<String> hits(TemplateSection s) {
     List<String> out = new ArrayList<>();
     s.drums().forEach((lane, all) -> all.forEach(h -> out.add(lane + " " + h.step())));
@@ -68,9 +87,9 @@ public final class Originality {
       Function<TemplateSection, List<String>> ofB) {
     int shared = 0;
     int all = 0;
-    for (int s = 0; s < Math.min(a.sections().size(), b.sections().size()); s++) {
-      List<String> x = ofA.apply(a.sections().get(s));
-      List<String> y = ofB.apply(b.sections().get(s));
+    for (Pair p : pairs(a, b)) {
+      List<String> x = ofA.apply(p.exact());
+      List<String> y = ofB.apply(p.echo());
       Map<String, Integer> left = new HashMap<>();
       x.forEach(i -> left.merge(i, 1, Integer::sum));
       for (String i : y) {
@@ -84,11 +103,11 @@ public final class Originality {
   private static double timing(Template a, Template b) {
     double sum = 0;
     int count = 0;
-    for (int s = 0; s < Math.min(a.sections().size(), b.sections().size()); s++) {
-      for (Lane lane : a.sections().get(s).drums().keySet()) {
+    for (Pair p : pairs(a, b)) {
+      for (Lane lane : p.exact().drums().keySet()) {
         Map<Integer, StepHit> old = new HashMap<>();
-        a.sections().get(s).hits(lane).forEach(h -> old.put(h.step(), h));
-        for (StepHit h : b.sections().get(s).hits(lane)) {
+        p.exact().hits(lane).forEach(h -> old.put(h.step(), h));
+        for (StepHit h : p.echo().hits(lane)) {
           if (old.containsKey(h.step())) {
             sum += Math.min(WHOLE_MS, Math.abs(h.offsetMs() - old.get(h.step()).offsetMs()));
             count++;

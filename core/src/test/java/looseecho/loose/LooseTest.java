@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import looseecho.activity.Lane;
+import looseecho.echo.Arrangement;
 import looseecho.echo.Retune;
 import looseecho.echo.StepHit;
 import looseecho.echo.StepNote;
@@ -116,6 +117,17 @@ class LooseTest {
   void aTransposedTuneIsNotANewOne() {
     Template up = Retune.key(beat(), new Key(5, true)).template();
     assertEquals(0, Originality.of(beat(), up, Sounds.plain()).get(Aspect.NOTES), 1e-9);
+  }
+
+  /** The same verse once more is another arrangement, but no new pattern, notes or feel. */
+  @Test
+  void aRepeatedSectionIsNewInTheArrangementAlone() {
+    Template longer = Arrangement.insert(Arrangement.repeat(beat(), 0).template(), 0, 8).template();
+    Map<Aspect, Double> read = Originality.of(beat(), longer, Sounds.plain());
+    for (Aspect same : List.of(Aspect.PATTERN, Aspect.NOTES, Aspect.TIMING, Aspect.SOUNDS)) {
+      assertEquals(0, read.get(same), 1e-9, same.words());
+    }
+    assertTrue(read.get(Aspect.ARRANGEMENT) > 20, read.toString());
   }
 
   @Test
