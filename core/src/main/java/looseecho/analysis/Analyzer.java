@@ -57,6 +57,7 @@ public final class Analyzer {
 
   /** What the ear took in; independent of corrections. */
   public static final class Heard {
+    private final Audio audio;
     private final MelSpectra mel;
     private final Activities activity;
     private final Tempos tempos;
@@ -69,26 +70,30 @@ public final class Analyzer {
     private final double end;
 
     private Heard(
+        Audio audio,
         MelSpectra mel,
         Activities activity,
         Tempos tempos,
         Optional<Pulse> pulse,
         Chroma chroma,
-        List<Note> bass,
-        List<Note> riff,
+        Lines lines,
         Span music) {
+      this.audio = audio;
       this.mel = mel;
       this.activity = activity;
       this.tempos = tempos;
       this.pulse = pulse;
       this.chroma = chroma;
-      this.bass = List.copyOf(bass);
-      this.riff = List.copyOf(riff);
+      this.bass = List.copyOf(lines.bass());
+      this.riff = List.copyOf(lines.riff());
       this.duration = music.duration();
       this.start = music.start();
       this.end = music.end();
     }
   }
+
+  /** Both lines of notes as the networks hear them. */
+  private record Lines(List<Note> bass, List<Note> riff) {}
 
   /** Where the music begins and ends, and how long the file is, in seconds. */
   private record Span(double start, double end, double duration) {
@@ -146,7 +151,7 @@ public final class Analyzer {
     List<Note> riff =
         new LineFinder(LineFinder.Settings.RIFF)
             .find(riff(audio, blocks.rms(), tuning, progress), Optional.empty());
-    return new Heard(mel, activity, tempos, pulse, chroma, bass, riff, music);
+    return new Heard(audio, mel, activity, tempos, pulse, chroma, new Lines(bass, riff), music);
   }
 
   private static boolean kick(Activities a, double time) {
@@ -220,7 +225,9 @@ public final class Analyzer {
           new HitFinder(HitFinder.Settings.DEFAULTS).find(heard.activity, pulse.get(), progress);
       hits =
           HitMark.apply(
-              wanted.hits(), new HitDetails(heard.mel, pulse.get()).complete(found), pulse.get());
+              wanted.hits(),
+              new HitDetails(heard.mel, heard.audio, pulse.get()).complete(found),
+              pulse.get());
       feel = Feel.of(hits, pulse.get());
       chords = new ChordFinder().find(heard.chroma, heard.bass, pulse.get());
       var material =

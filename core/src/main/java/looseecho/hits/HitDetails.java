@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
+import looseecho.audio.Audio;
 import looseecho.pulse.Pulse;
 
 /**
@@ -17,16 +18,18 @@ public final class HitDetails {
   private static final double FLAM_SOFTER = 0.95; // of the main stroke's velocity at most
 
   private final MelSpectra mel;
+  private final Audio audio;
   private final Pulse pulse;
 
-  public HitDetails(MelSpectra mel, Pulse pulse) {
+  public HitDetails(MelSpectra mel, Audio audio, Pulse pulse) {
     this.mel = mel;
+    this.audio = audio;
     this.pulse = pulse;
   }
 
   /** The same hits in the same order with everything measured. */
   public List<Hit> complete(List<Hit> found) {
-    List<Hit> hits = new VoiceSorter(mel, pulse).sort(new StrikeMeter(mel).refine(found));
+    List<Hit> hits = new VoiceSorter(mel, pulse).sort(new StrikeMeter(mel, audio).refine(found));
     Envelope envelope = new Envelope(mel);
     for (Lane lane : Lane.values()) {
       int[] at =

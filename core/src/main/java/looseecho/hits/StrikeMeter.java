@@ -2,26 +2,31 @@ package looseecho.hits;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
+import looseecho.audio.Audio;
 
 /**
  * Refines how hard the hits of one lane are struck, from the energy of their attacks.
  *
  * <p>The network's own loudness is good on average and coarse from hit to hit; the level of the
  * attack in the lane's band tells single hits apart but knows nothing of the instrument. Both are
- * standardised over the lane's hits, added with equal weights and put back on the network's scale.
- * Bands and weights are those that correlated best on self-made validation songs
- * (docs/accuracy.md).
+ * standardised over the lane's hits and added with equal weights. Kicks and snares are then held to
+ * the mean of their own sound ({@link MatchedStrikes}), which counts the more, the less the first
+ * two tell them apart. The outcome is put back on the network's scale. Bands and weights are those
+ * that correlated best on self-made validation songs (docs/accuracy.md).
  */
 public final class StrikeMeter {
-  private static final double ENERGY_WEIGHT = 1;
+  private static final double TELLING = 8; // spread of velocities from which they fully count
   private static final int FEWEST = 6;
   private final Envelope envelope;
+  private final Audio audio;
 
-  public StrikeMeter(MelSpectra mel) {
+  public StrikeMeter(MelSpectra mel, Audio audio) {
     this.envelope = new Envelope(mel);
+    this.audio = audio;
   }
 
   /** The band in hertz in which a lane's attack stands out (common practice). */
@@ -64,26 +69,43 @@ public final class StrikeMeter {
   }
 
   private double[] velocities(Lane lane, double[] times, double[] heard) {
+    if (times.length < FEWEST) {
+      return heard;
+    }
     double[] energy = new double[times.length];
     for (int i = 0; i < times.length; i++) {
       energy[i] = level(lane, envelope.frame(times[i]));
     }
+    double[] both = joined(heard, energy, 1);
+    return matched(lane)
+        .flatMap(m -> m.loudness(times))
+        .map(m -> joined(both, m, Math.min(1, spread(both, mean(both)) / TELLING)))
+        .orElse(both);
+  }
+
+  private Optional<MatchedStrikes> matched(Lane lane) {
+    return switch (lane) {
+      case KICK -> Optional.of(new MatchedStrikes(audio, 35, 1000));
+      case SNARE -> Optional.of(new MatchedStrikes(audio, 150, 9000));
+      default -> Optional.empty();
+    };
+  }
+
+  /** Velocities and another measure of them, both standardised and added, on the first's scale. */
+  private static double[] joined(double[] heard, double[] other, double weight) {
     double mean = mean(heard);
     double spread = spread(heard, mean);
-    double energyMean = mean(energy);
-    double energySpread = spread(energy, energyMean);
-    double[] both = heard.clone();
-    if (times.length >= FEWEST && spread > 1e-2 && energySpread > 1e-4) {
-      for (int i = 0; i < both.length; i++) {
-        both[i] =
-            (heard[i] - mean) / spread + ENERGY_WEIGHT * (energy[i] - energyMean) / energySpread;
-      }
-      double joint = spread(both, 0);
-      for (int i = 0; i < both.length; i++) {
-        both[i] = mean + spread * both[i] / joint;
-      }
+    double otherMean = mean(other);
+    double otherSpread = spread(other, otherMean);
+    if (spread < 1e-2 || otherSpread < 1e-4) {
+      return heard;
     }
-    return both;
+    double[] both = new double[heard.length];
+    for (int i = 0; i < both.length; i++) {
+      both[i] = weight * (heard[i] - mean) / spread + (other[i] - otherMean) / otherSpread;
+    }
+    double joint = Math.max(1e-9, spread(both, 0));
+    return Arrays.stream(both).map(b -> mean + spread * b / joint).toArray();
   }
 
   /** Mean logarithm over the lane's bands of their peaks at the attack. */

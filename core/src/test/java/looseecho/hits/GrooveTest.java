@@ -11,6 +11,7 @@ import java.util.Random;
 import java.util.Set;
 import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
+import looseecho.audio.Audio;
 import looseecho.pulse.Meter;
 import looseecho.pulse.PlainPulse;
 import looseecho.pulse.Pulse;
@@ -113,7 +114,9 @@ class GrooveTest {
     }
     hits.add(hit(Lane.CYMBAL, 1, 1, 110));
     hits.sort(java.util.Comparator.comparingDouble(Hit::time));
-    List<Hit> sorted = new HitDetails(MelSpectra.of(x, Progress.NONE), pulse()).complete(hits);
+    Audio audio = new Audio(x, x, 44100);
+    List<Hit> sorted =
+        new HitDetails(MelSpectra.of(x, Progress.NONE), audio, pulse()).complete(hits);
     assertEquals(12, count(sorted, Lane.CLAP));
     assertEquals(12, count(sorted, Lane.CLAP_2));
     assertEquals(0, count(sorted, Lane.SNARE_2), "one snare stays one");
