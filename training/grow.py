@@ -16,8 +16,7 @@ def main():
         for a, b in [(old.join[0], new.join[0]), *[(o.conv, n.conv) for o, n in zip(old.time, new.time)]]:
             inner = a.weight.shape[1]; b.weight[:k] = 0; b.weight[:k, :inner] = a.weight
         for a, b in [(old.join[1], new.join[1]), *[(o.norm, n.norm) for o, n in zip(old.time, new.time)]]:
-            for name, value in a.named_buffers(): getattr(b, name)[:k] = value if value.dim() else 0
-            b.weight[:k] = a.weight; b.bias[:k] = a.bias; b.weight[k:] = .3
+            b.running_mean[:k] = a.running_mean; b.running_var[:k] = a.running_var; b.weight[:k] = a.weight; b.bias[:k] = a.bias; b.weight[k:] = .3
         new.head.weight[:] = 0; new.head.weight[:, :k] = old.head.weight[rows]; new.head.bias[:] = old.head.bias[rows]
         old.eval(); new.eval(); y = new(x)[..., :8] - old(x)[..., :8]; print("differs by", float(y.abs().max()))
     torch.save(new.state_dict(), sys.argv[3])

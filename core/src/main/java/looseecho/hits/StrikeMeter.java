@@ -2,7 +2,6 @@ package looseecho.hits;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
@@ -12,15 +11,15 @@ import looseecho.audio.Audio;
  * Refines how hard the hits of one lane are struck, from the energy of their attacks.
  *
  * <p>The network's own loudness is good on average and coarse from hit to hit; the level of the
- * attack in the lane's band tells single hits apart but knows nothing of the instrument. Both are
- * standardised over the lane's hits and added with equal weights. Kicks and snares are then held to
- * the mean of their own sound ({@link MatchedStrikes}), which counts the more, the less the first
- * two tell them apart. The outcome is put back on the network's scale. Bands and weights are those
- * that correlated best on self-made validation songs (docs/accuracy.md).
+ * attack in the lane's band tells single hits apart but knows nothing of the instrument; a filter
+ * matched to the lane's own sound ({@link MatchedStrikes}) leaves out what sounds along with it.
+ * They are standardised over the lane's hits, weighed, added and put back on the network's scale.
+ * Bands and weights are those that correlated best on self-made validation songs
+ * (docs/accuracy.md).
  */
 public final class StrikeMeter {
-  private static final double TELLING = 8; // spread of velocities from which they fully count
   private static final int FEWEST = 6;
+  private static final double STEADY = 1e-2; // hits that the network hears as one loudness
   private final Envelope envelope;
   private final Audio audio;
 
@@ -69,43 +68,51 @@ public final class StrikeMeter {
   }
 
   private double[] velocities(Lane lane, double[] times, double[] heard) {
-    if (times.length < FEWEST) {
+    double[] sum = new double[times.length];
+    double mean = mean(heard);
+    double spread = spread(heard, mean);
+    if (times.length < FEWEST || spread < STEADY) {
       return heard;
     }
     double[] energy = new double[times.length];
     for (int i = 0; i < times.length; i++) {
       energy[i] = level(lane, envelope.frame(times[i]));
     }
-    double[] both = joined(heard, energy, 1);
-    return matched(lane)
-        .flatMap(m -> m.loudness(times))
-        .map(m -> joined(both, m, Math.min(1, spread(both, mean(both)) / TELLING)))
-        .orElse(both);
+    add(sum, heard, trust(lane));
+    add(sum, energy, 1);
+    for (MatchedStrikes matched : matched(lane)) {
+      matched.loudness(times).ifPresent(m -> add(sum, m, lane == Lane.KICK ? 1 : 0.5));
+    }
+    double joint = Math.max(1e-9, spread(sum, 0));
+    return Arrays.stream(sum).map(s -> mean + spread * s / joint).toArray();
   }
 
-  private Optional<MatchedStrikes> matched(Lane lane) {
+  /** Weight of the network's own loudness against the attack's energy. */
+  private static double trust(Lane lane) {
     return switch (lane) {
-      case KICK -> Optional.of(new MatchedStrikes(audio, 35, 1000));
-      case SNARE -> Optional.of(new MatchedStrikes(audio, 150, 9000));
-      default -> Optional.empty();
+      case KICK -> 0.5;
+      case SNARE -> 0.3;
+      case HAT_OPEN -> 0.4;
+      default -> 1;
     };
   }
 
-  /** Velocities and another measure of them, both standardised and added, on the first's scale. */
-  private static double[] joined(double[] heard, double[] other, double weight) {
-    double mean = mean(heard);
-    double spread = spread(heard, mean);
-    double otherMean = mean(other);
-    double otherSpread = spread(other, otherMean);
-    if (spread < 1e-2 || otherSpread < 1e-4) {
-      return heard;
+  private List<MatchedStrikes> matched(Lane lane) {
+    return switch (lane) {
+      case KICK -> List.of(new MatchedStrikes(audio, 35, 1000));
+      case SNARE ->
+          List.of(new MatchedStrikes(audio, 150, 9000), new MatchedStrikes(audio, 5000, 17000));
+      default -> List.of();
+    };
+  }
+
+  /** Adds a measure, standardised and weighed. */
+  private static void add(double[] sum, double[] measure, double weight) {
+    double mean = mean(measure);
+    double spread = Math.max(1e-9, spread(measure, mean));
+    for (int i = 0; i < sum.length; i++) {
+      sum[i] += weight * (measure[i] - mean) / spread;
     }
-    double[] both = new double[heard.length];
-    for (int i = 0; i < both.length; i++) {
-      both[i] = weight * (heard[i] - mean) / spread + (other[i] - otherMean) / otherSpread;
-    }
-    double joint = Math.max(1e-9, spread(both, 0));
-    return Arrays.stream(both).map(b -> mean + spread * b / joint).toArray();
   }
 
   /** Mean logarithm over the lane's bands of their peaks at the attack. */

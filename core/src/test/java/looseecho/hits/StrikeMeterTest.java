@@ -73,7 +73,6 @@ class StrikeMeterTest {
     bus.add(bass, 0, 1, 0);
     double[] heard = new MatchedStrikes(bus.audio(1), 35, 1000).loudness(times).orElseThrow();
     double r = correlation(heard, Arrays.stream(gains).map(Math::log).toArray());
-    System.out.println("RRR " + r);
     assertTrue(r > 0.9, "correlation " + r);
     assertTrue(new MatchedStrikes(bus.audio(1), 35, 1000).loudness(new double[5]).isEmpty());
   }
