@@ -282,6 +282,8 @@ public final class Analyzer {
         chords.stream()
             .filter(c -> c.sounds() && c.start() < to && c.end() > from)
             .reduce((a, b) -> b);
-    return new KeyFinder().find(new KeyFinder.Evidence(tones, bass, last));
+    return new KeyFinder()
+        .find(
+            new KeyFinder.Evidence(tones, bass, KeyFinder.Evidence.notes(chords, from, to), last));
   }
 }

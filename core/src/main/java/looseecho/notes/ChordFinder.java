@@ -1,6 +1,7 @@
 package looseecho.notes;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import looseecho.dsp.Chroma;
 import looseecho.pulse.Pulse;
@@ -12,7 +13,8 @@ import looseecho.pulse.Pulse;
  * <p>Source: binary chord templates and a self-transition-heavy HMM as in Bello and Pickens, "A
  * robust mid-level representation for harmonic content in music signals", ISMIR 2005; labels after
  * Harte and others 2005. The bass's pitch class speaks for the root; chords prefer to change on the
- * first or third beat.
+ * first or third beat. Where far less sounds above the bass than the song has elsewhere, as where
+ * drums and bass play alone, no chord is claimed.
  */
 public final class ChordFinder {
   private static final ChordKind[] KINDS = ChordKind.values();
@@ -25,15 +27,30 @@ public final class ChordFinder {
   private static final double NO_CHORD = 0.45; // similarity below which nothing is claimed
   private static final double BASS_ROOT = 0.35;
 
+  /** Notes above the bass fainter than this share of the song's usual ones are no chord. */
+  private static final double FAINT = 0.26;
+
+  private static final double USUAL = 0.7; // quantile over the beats
+  private static final double CERTAIN = 1.5; // more than any chord can fit
+
   /** Chords in order; neighbours with one label are joined. The bass line speaks for the roots. */
   public List<Chord> find(Chroma chroma, List<Note> bass, Pulse pulse) {
     int beats = pulse.beats().size() - 1;
     int states = 12 * KINDS.length + 1;
     double[][] fit = new double[beats][];
+    double[] strength = new double[beats];
     for (int k = 0; k < beats; k++) {
       double from = pulse.beats().get(k).time();
       double to = pulse.beats().get(k + 1).time();
-      fit[k] = fits(chroma.sum(from, to), rests(bass, from, to), states);
+      double[] tones = chroma.sum(from, to);
+      fit[k] = fits(tones, rests(bass, from, to), states);
+      strength[k] = Arrays.stream(tones, 0, 12).sum() / Math.max(1e-3, to - from);
+    }
+    double[] sorted = strength.clone();
+    Arrays.sort(sorted);
+    double least = beats == 0 ? 0 : FAINT * sorted[(int) (USUAL * (beats - 1))];
+    for (int k = 0; k < beats; k++) {
+      fit[k][states - 1] = strength[k] < least ? CERTAIN : NO_CHORD;
     }
     int[] path = viterbi(fit, pulse, states);
     List<Chord> out = new ArrayList<>();
@@ -67,7 +84,6 @@ public final class ChordFinder {
       all[p] = c[p] + 0.5 * c[12 + p];
       norm += all[p] * all[p];
     }
-    out[states - 1] = NO_CHORD;
     for (int root = 0; root < 12; root++) {
       for (int k = 0; k < KINDS.length; k++) {
         double dot = 0;

@@ -1,6 +1,7 @@
 package looseecho.notes;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -13,9 +14,10 @@ import looseecho.reading.Reading.Settled;
  *
  * <p>Source: C. L. Krumhansl and E. J. Kessler, "Tracing the dynamic changes in perceived tonal
  * organization in a spatial representation of musical keys", Psychological Review 89, 1982; method:
- * Krumhansl, "Cognitive foundations of musical pitch", 1990, chapter 4. What the bass plays longest
- * adds to a key's claim, notes outside the key take from it. The last chord is named as a reason
- * but not counted: excerpts and loops end anywhere.
+ * Krumhansl, "Cognitive foundations of musical pitch", 1990, chapter 4. The notes of the chords are
+ * added to all that sounds. What the bass plays longest adds to a key's claim, notes outside the
+ * key take from it. The last chord is named as a reason but not counted: excerpts and loops end
+ * anywhere.
  */
 public final class KeyFinder {
   private static final double[] MAJOR = {
@@ -25,6 +27,8 @@ public final class KeyFinder {
     6.33, 2.68, 3.52, 5.38, 2.60, 3.53, 2.54, 4.75, 3.98, 2.69, 3.34, 3.17
   };
   private static final double BASS_WEIGHT = 0.25;
+  private static final double CHORD_WEIGHT = 0.35; // of the chords' notes against all that sounds
+  private static final double ROOT = 2.5; // a chord's root against its other notes
   private static final double SHARPNESS = 12;
   private static final double OUTSIDE_WEIGHT = 0.6;
   private static final int SHOWN = 5;
@@ -49,22 +53,50 @@ public final class KeyFinder {
    *
    * @param tones 12 pitch-class strengths, C first
    * @param bass 12 strengths of the bass; zeros when there is none
+   * @param chords 12 strengths of what the chords are made of; zeros when there are none
    * @param last the chord that the piece ends on
    */
-  public record Evidence(double[] tones, double[] bass, Optional<Chord> last) {}
+  public record Evidence(double[] tones, double[] bass, double[] chords, Optional<Chord> last) {
+
+    /** The notes of the chords between two times, by how long they are held; roots count more. */
+    public static double[] notes(List<Chord> chords, double from, double to) {
+      double[] out = new double[12];
+      for (Chord c : chords) {
+        double overlap = Math.min(to, c.end()) - Math.max(from, c.start());
+        if (c.sounds() && overlap > 0) {
+          for (int tone : c.kind().tones()) {
+            out[(c.root() + tone) % 12] += overlap * (tone == 0 ? ROOT : 1);
+          }
+        }
+      }
+      return out;
+    }
+
+    /** Sounding notes and chords in one, as shares. */
+    private double[] all() {
+      double sounding = Math.max(1e-9, Arrays.stream(tones).sum());
+      double held = Math.max(1e-9, Arrays.stream(chords).sum());
+      double[] out = new double[12];
+      for (int c = 0; c < 12; c++) {
+        out[c] = (1 - CHORD_WEIGHT) * tones[c] / sounding + CHORD_WEIGHT * chords[c] / held;
+      }
+      return out;
+    }
+  }
 
   /** The key as a reading, with cousins and what speaks for each. */
   public Reading<Key> find(Evidence e) {
     List<Ranked> ranked = new ArrayList<>();
-    for (Ranked r : rank(e.tones())) {
-      ranked.add(new Ranked(r.key(), r.score() + support(r.key(), e)));
+    double[] all = e.all();
+    for (Ranked r : rank(all)) {
+      ranked.add(new Ranked(r.key(), r.score() + support(r.key(), e, all)));
     }
     ranked.sort(Comparator.comparingDouble(r -> -r.score()));
     Key best = ranked.get(0).key();
     double top = ranked.get(0).score();
     double sum = ranked.stream().mapToDouble(r -> Math.exp(SHARPNESS * (r.score() - top))).sum();
     List<Ranked> candidates = new ArrayList<>(ranked.subList(1, SHOWN));
-    candidates.addAll(modes(best, e));
+    candidates.addAll(modes(best, e, all));
     candidates.sort(Comparator.comparingDouble(r -> -r.score()));
     List<Alternative<Key>> others = new ArrayList<>();
     for (Ranked r : candidates) {
@@ -82,14 +114,14 @@ public final class KeyFinder {
         Settled.MEASURED);
   }
 
-  private static double support(Key key, Evidence e) {
+  private static double support(Key key, Evidence e, double[] tones) {
     double most = 1e-9;
     for (double b : e.bass()) {
       most = Math.max(most, b);
     }
     double home = e.bass()[key.tonic()] / most;
     double fifth = e.bass()[(key.tonic() + 7) % 12] / most;
-    return BASS_WEIGHT * (home + 0.3 * fifth) - OUTSIDE_WEIGHT * outside(key, e.tones());
+    return BASS_WEIGHT * (home + 0.3 * fifth) - OUTSIDE_WEIGHT * outside(key, tones);
   }
 
   /** Share of what sounds that lies outside the key; minor may raise its seventh. */
@@ -108,7 +140,7 @@ public final class KeyFinder {
    * Modes on the same home and of the same notes: a mode's profile is that of its kind with the two
    * notes exchanged by which the mode differs from it.
    */
-  private static List<Ranked> modes(Key best, Evidence e) {
+  private static List<Ranked> modes(Key best, Evidence e, double[] tones) {
     List<Ranked> out = new ArrayList<>();
     int parent = best.tonic() - best.scale().overMajor();
     for (Scale mode : List.of(Scale.DORIAN, Scale.PHRYGIAN, Scale.LYDIAN, Scale.MIXOLYDIAN)) {
@@ -116,8 +148,8 @@ public final class KeyFinder {
       Key sameNotes = new Key(Math.floorMod(parent + mode.overMajor(), 12), mode);
       for (Key k : List.of(sameHome, sameNotes)) {
         if (k == sameNotes || mode.minor() == best.minor()) {
-          double fit = correlation(e.tones(), profile(mode), k.tonic());
-          out.add(new Ranked(k, fit + support(k, e)));
+          double fit = correlation(tones, profile(mode), k.tonic());
+          out.add(new Ranked(k, fit + support(k, e, tones)));
         }
       }
     }

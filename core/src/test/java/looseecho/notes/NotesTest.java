@@ -71,7 +71,8 @@ class NotesTest {
   }
 
   private static Reading<Key> find(double[] tones, double[] bass) {
-    return new KeyFinder().find(new KeyFinder.Evidence(tones, bass, Optional.empty()));
+    return new KeyFinder()
+        .find(new KeyFinder.Evidence(tones, bass, new double[12], Optional.empty()));
   }
 
   /**
