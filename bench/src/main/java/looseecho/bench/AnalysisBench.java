@@ -19,6 +19,7 @@ import looseecho.demo.Demo;
 import looseecho.echo.Edits;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
+import looseecho.hits.HitDetails;
 import looseecho.hits.HitFinder;
 import looseecho.notes.BassDetails;
 import looseecho.notes.LineFinder;
@@ -91,12 +92,13 @@ public class AnalysisBench {
     return analyzer.analyse(track, Corrections.NONE, Progress.NONE);
   }
 
-  /** Spectra and the network for drums and beats, and the hits picked from it. */
+  /** Spectra and the network for drums and beats, the hits picked from it and measured. */
   @Benchmark
   public Object hitsStage() {
     MelSpectra mel = MelSpectra.of(mono, Progress.NONE);
     Activities a = net.run(mel, Progress.NONE);
-    return new HitFinder(HitFinder.Settings.DEFAULTS).find(a, pulse, Progress.NONE);
+    return new HitDetails(mel, track, pulse)
+        .complete(new HitFinder(HitFinder.Settings.DEFAULTS).find(a, pulse, Progress.NONE));
   }
 
   /** Both line networks and their notes, the sound already at their rates. */
@@ -134,6 +136,6 @@ public class AnalysisBench {
   @Benchmark
   public Object editHeard() {
     Template edited = Edits.toggle(template, 2, Lane.CLAP, 5, 80, false).template();
-    return renderer.excerpt(edited, 60, 8, Progress.NONE);
+    return renderer.excerpt(edited, 60, 2.5, Progress.NONE);
   }
 }

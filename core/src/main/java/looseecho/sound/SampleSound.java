@@ -14,6 +14,8 @@ import looseecho.reading.Progress;
  * @param semitones played faster or slower by so many, which also shortens or lengthens it
  * @param startMs cut off at the front
  * @param lengthMs how much of it sounds, 0 for all
+ * @param riseMs time it takes to come up at the front
+ * @param decayMs time in which it falls to 1/e, over and over; 0 leaves it as it was recorded
  * @param fadeMs fall at its end
  * @param reversed true to play it backwards
  */
@@ -22,35 +24,43 @@ public record SampleSound(
     double semitones,
     double startMs,
     double lengthMs,
+    double riseMs,
+    double decayMs,
     double fadeMs,
     boolean reversed) {
   private static final double LONGEST_SECONDS = 20;
   private static final double PEAK = 0.9;
 
   public SampleSound {
-    if (!(Math.abs(semitones) <= 48) || !(startMs >= 0) || !(lengthMs >= 0) || !(fadeMs >= 0)) {
+    boolean times = startMs >= 0 && lengthMs >= 0 && riseMs >= 0 && decayMs >= 0 && fadeMs >= 0;
+    if (!(Math.abs(semitones) <= 48) || !times) {
       throw new IllegalArgumentException("not a sample: " + path + ", " + semitones + " semitones");
     }
   }
 
   public static SampleSound of(Path file) {
-    return new SampleSound(file.toAbsolutePath().toString(), 0, 0, 0, 5, false);
+    return new SampleSound(file.toAbsolutePath().toString(), 0, 0, 0, 0, 0, 5, false);
   }
 
   public SampleSound tuned(double value) {
-    return new SampleSound(path, value, startMs, lengthMs, fadeMs, reversed);
+    return new SampleSound(path, value, startMs, lengthMs, riseMs, decayMs, fadeMs, reversed);
   }
 
   public SampleSound from(double ms) {
-    return new SampleSound(path, semitones, ms, lengthMs, fadeMs, reversed);
+    return new SampleSound(path, semitones, ms, lengthMs, riseMs, decayMs, fadeMs, reversed);
   }
 
   public SampleSound lasting(double ms) {
-    return new SampleSound(path, semitones, startMs, ms, fadeMs, reversed);
+    return new SampleSound(path, semitones, startMs, ms, riseMs, decayMs, fadeMs, reversed);
+  }
+
+  /** The same with another course of its loudness. */
+  public SampleSound shaped(double rise, double decay, double fade) {
+    return new SampleSound(path, semitones, startMs, lengthMs, rise, decay, fade, reversed);
   }
 
   public SampleSound turned(boolean backwards) {
-    return new SampleSound(path, semitones, startMs, lengthMs, fadeMs, backwards);
+    return new SampleSound(path, semitones, startMs, lengthMs, riseMs, decayMs, fadeMs, backwards);
   }
 
   /** Reads and shapes it: mono at a rate, its peak as loud as a synthesised drum's. */
@@ -70,15 +80,18 @@ public record SampleSound(
     }
     double step = Math.pow(2, semitones / 12);
     float[] out = new float[(int) (count / step)];
-    int fade = (int) (fadeMs * rate / 1000);
+    double rise = riseMs * rate / 1000;
+    double fade = fadeMs * rate / 1000;
     for (int i = 0; i < out.length; i++) {
       double at = i * step;
       int k = (int) at;
       int a = from + (reversed ? count - 1 - k : k);
       int b = from + (reversed ? Math.max(0, count - 2 - k) : Math.min(count - 1, k + 1));
       double y = x[a] + (at - k) * (x[b] - x[a]);
-      double end = fade == 0 ? 1 : Math.min(1, (out.length - i) / (double) fade);
-      out[i] = (float) (PEAK * y / peak * end);
+      double loud = decayMs > 0 ? Math.exp(-i / (decayMs * rate / 1000)) : 1;
+      loud *= i < rise ? i / rise : 1;
+      loud *= out.length - i < fade ? (out.length - i) / fade : 1;
+      out[i] = (float) (PEAK * y / peak * loud);
     }
     return out;
   }

@@ -256,13 +256,20 @@ class SoundTest {
     for (int i = 0; i < ramp.length; i++) {
       ramp[i] = i / (float) ramp.length;
     }
-    SampleSound s = new SampleSound("x", 12, 100, 500, 0, false);
+    SampleSound s = new SampleSound("x", 12, 100, 500, 0, 0, 0, false);
     float[] up = s.shape(ramp, RATE);
     assertEquals(
         RATE / 4, up.length, 1, "an octave up is half as long (ratio 2, equal temperament)");
     assertTrue(up[10] < up[up.length - 1]);
     float[] back = s.turned(true).shape(ramp, RATE);
     assertEquals(up[0], back[back.length - 1], 0.01);
+    float[] even = new float[RATE];
+    java.util.Arrays.fill(even, 1);
+    float[] shaped = s.tuned(0).from(0).lasting(400).shaped(10, 100, 50).shape(even, RATE);
+    assertEquals(0, shaped[0], 1e-6, "comes up from nothing");
+    double fall = 20 * Math.log10(shaped[RATE / 5] / shaped[RATE / 10]);
+    assertEquals(-8.686, fall, 0.01, "1/e is 8.686 dB (definition of the neper, ISO 80000-3)");
+    assertTrue(shaped[shaped.length - 1] < 1e-3, "and goes to nothing");
     EchoRenderer r =
         new EchoRenderer(
             Sounds.plain().with(Lane.KICK, SampleSound.of(java.nio.file.Path.of("gone.wav"))));

@@ -164,6 +164,15 @@ final class SoundPanel extends VBox {
       rows.slider("start", 0, 500, own.startMs(), "%.0f ms", v -> sounds().with(lane, own.from(v)));
       rows.slider(
           "length", 0, 2000, own.lengthMs(), "%.0f ms", v -> sounds().with(lane, own.lasting(v)));
+      double rise = own.riseMs();
+      double decay = own.decayMs();
+      double fade = own.fadeMs();
+      rows.slider(
+          "rise", 0, 200, rise, "%.0f ms", v -> sounds().with(lane, own.shaped(v, decay, fade)));
+      rows.slider(
+          "decay", 0, 1000, decay, "%.0f ms", v -> sounds().with(lane, own.shaped(rise, v, fade)));
+      rows.slider(
+          "fade", 0, 500, fade, "%.0f ms", v -> sounds().with(lane, own.shaped(rise, decay, v)));
       rows.slider(
           "backwards",
           0,

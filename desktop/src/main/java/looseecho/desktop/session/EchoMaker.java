@@ -23,7 +23,10 @@ public final class EchoMaker implements AutoCloseable {
   static final double LONGEST = 1800; // seconds that are rendered to be played
   private static final double NOTE_SECONDS = 0.4;
   private static final double SHORT = 20; // seconds of a template that is rendered at once
-  private static final double AHEAD = 8; // seconds that are rendered first of a longer one
+
+  /** Seconds that are rendered of a longer one before the whole, one after the other. */
+  private static final double[] AHEAD = {2.5, 10};
+
   private static final double BEHIND = 0.2;
 
   private final Player player;
@@ -79,10 +82,18 @@ public final class EchoMaker implements AutoCloseable {
       whole(now, t);
       return;
     }
+    ahead(now, t, 0);
+  }
+
+  private void ahead(EchoRenderer now, Template t, int stretch) {
+    if (stretch == AHEAD.length) {
+      whole(now, t);
+      return;
+    }
     double from = Math.max(0, player.position() - BEHIND);
-    double to = from + AHEAD;
+    double to = from + AHEAD[stretch];
     if (to > player.loopEnd()) {
-      from = Math.max(player.loopStart(), player.loopEnd() - 2 * AHEAD);
+      from = Math.max(player.loopStart(), player.loopEnd() - 2 * AHEAD[stretch]);
       to = player.loopEnd() + BEHIND;
     }
     double start = from;
@@ -91,7 +102,7 @@ public final class EchoMaker implements AutoCloseable {
         p -> now.excerpt(t, start, seconds, p),
         e -> {
           sooner.accept(e);
-          whole(now, t);
+          ahead(now, t, stretch + 1);
         },
         failed);
   }
