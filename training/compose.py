@@ -54,7 +54,7 @@ def groove(rng, style, n, per=4):
     P[kind] = np.maximum(P.get(kind, 0), h)
     if r() < .35:
         s = rng.choice([2, 6, 10, 14, 15]); P["hat_open"] = np.maximum(P.get("hat_open", np.zeros(n)), steps(rng, n, [s]))
-    for _ in range(rng.choice([0, 1, 2], p=[.42, .36, .22])):                 # hand percussion, often as loud as the drums
+    for _ in range(rng.choice([0, 1, 2], p=[.3, .4, .3])):                 # hand percussion, often as loud as the drums
         art = rng.choice(["shaker", "tamb", "cowbell", "conga_hi", "bongo", "clave", "timbale", "conga_lo"])
         if art in ("shaker", "tamb"):
             p = steps(rng, n, range(0, n, rng.choice([1, 2, 4]))); p[1::2] *= rng.uniform(.3, 1)

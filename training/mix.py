@@ -46,7 +46,7 @@ def added(a, b):
     out = np.zeros(max(len(a), len(b))); out[:len(a)] += a; out[:len(b)] += b; return out / (np.abs(out).max() or 1)
 
 
-BALANCE = dict(kick=1, snare=.8, clap=.65, hat_closed=.28, hat_open=.32, tom=.7, crash=.4, ride=.4, perc=.35, shaker=.3)
+BALANCE = dict(kick=1, snare=.8, clap=.65, hat_closed=.28, hat_open=.32, tom=.7, cymbal=.4, perc=.35)
 
 
 def drum_lanes(rng, events, kit, n):

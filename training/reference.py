@@ -20,6 +20,6 @@ with open(sys.argv[2], "w") as file:
     for t in (0, 25, 50, 400, 603, 1199):
         for b in (0, 1, 7, 40, 79): file.write(f"mel,{t},{b},{mel[t, b, 0]:.6f}\n")
     for t in (0, 5, 50, 75, 400, 650, 1000, 1199):
-        for o in range(22): file.write(f"net,{t},{o},{out[t, o]:.6f}\n")
+        for o in range(18): file.write(f"net,{t},{o},{out[t, o]:.6f}\n")
     for t in (3, 25, 26, 75, 113, 200, 450):
         for p in (0, 10, 11, 17, 23, 36): file.write(f"bass,{t},{p},{notes[t, p, 0]:.6f}\nsounds,{t},{p},{notes[t, p, 1]:.6f}\nriff,{t},{p},{lead[t, p, 0]:.6f}\n")

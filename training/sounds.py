@@ -5,15 +5,15 @@ import mido, numpy as np, soundfile
 from scipy.signal import butter, lfilter, sosfilt
 
 RATE = 44100
-LANES = ("kick", "snare", "clap", "hat_closed", "hat_open", "tom", "crash", "perc", "ride", "shaker")   # the network's order
+LANES = ("kick", "snare", "clap", "hat_closed", "hat_open", "tom", "cymbal", "perc")
 # Articulation -> (lane, General MIDI notes)
 ARTS = {
     "kick": ("kick", (35, 36)), "snare": ("snare", (38, 40)), "rim": ("snare", (37,)), "clap": ("clap", (39,)),
     "hat_closed": ("hat_closed", (42,)), "hat_pedal": ("hat_closed", (44,)), "hat_open": ("hat_open", (46,)),
     "tom_lo": ("tom", (41, 43)), "tom_mid": ("tom", (45, 47)), "tom_hi": ("tom", (48, 50)),
-    "ride": ("ride", (51, 59)), "bell": ("ride", (53,)), "crash": ("crash", (49, 57)),
-    "tamb": ("shaker", (54,)), "cowbell": ("perc", (56,)), "conga_hi": ("perc", (62, 63)), "conga_lo": ("perc", (64,)),
-    "bongo": ("perc", (60, 61)), "shaker": ("shaker", (69, 70)), "clave": ("perc", (75, 76)), "timbale": ("perc", (65,)),
+    "ride": ("cymbal", (51, 59)), "bell": ("cymbal", (53,)), "crash": ("cymbal", (49, 57)),
+    "tamb": ("perc", (54,)), "cowbell": ("perc", (56,)), "conga_hi": ("perc", (62, 63)), "conga_lo": ("perc", (64,)),
+    "bongo": ("perc", (60, 61)), "shaker": ("perc", (69, 70)), "clave": ("perc", (75, 76)), "timbale": ("perc", (65,)),
 }
 GM_KITS = (0, 8, 16, 24, 25, 32, 40)                        # programs of the percussion bank that most fonts fill
 PATTERN = "/usr/share/sounds/sf[23]/*.sf[23]"
@@ -72,7 +72,7 @@ def drum(rng, art):
             s = int(i * gap * RATE); e[s:] = np.maximum(e[s:], envelope(n - s, .0005, .006 if i < k - 1 else u(.04, .16)))
         return np.tanh(noise * e * u(1.5, 4))
     if art in ("hat_closed", "hat_pedal", "hat_open"):
-        d = u(.012, .08) if art != "hat_open" else u(.12, .6); n = int(RATE * min(.8, d * 6))
+        d = u(.012, .06) if art != "hat_open" else u(.12, .5); n = int(RATE * min(.8, d * 6))
         x = u(.2, 1) * rng.standard_normal(n) + u(0, 1.5) * metal(rng, n, u(300, 900))
         low = u(4000, 8500)
         return band(x, low, 20000, 3) * envelope(n, u(.0003, .002), d)

@@ -6,7 +6,7 @@ import export, features
 from net import LANES, OUT, Net
 
 CROP = 1000                                            # frames: 10 s
-WEIGHT = torch.tensor([1.2, 1.5, 1.8, 1.2, 1.6, 2, 1.6, 1.5, 1.6, 1.4, 1.2, 1.5])
+WEIGHT = torch.tensor([1.2, 1.5, 1.8, 1.2, 1.6, 2, 1.6, 1.5, 1.2, 1.5])
 
 
 def targets(song, frames):

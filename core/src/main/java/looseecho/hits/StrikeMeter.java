@@ -13,12 +13,14 @@ import looseecho.audio.Audio;
  * <p>The network's own loudness is good on average and coarse from hit to hit; the level of the
  * attack in the lane's band tells single hits apart but knows nothing of the instrument; a filter
  * matched to the lane's own sound ({@link MatchedStrikes}) leaves out what sounds along with it.
- * They are standardised over the lane's hits, weighed, added and put back on the network's scale.
- * Bands and weights are those that correlated best on self-made validation songs
- * (docs/accuracy.md).
+ * They are standardised over the lane's hits, weighed, added and put back on the network's scale;
+ * the network counts the less, the more even it finds the hits, for then it mostly guesses. Bands
+ * and weights are those that correlated best on self-made validation songs (docs/accuracy.md).
  */
 public final class StrikeMeter {
   private static final int FEWEST = 6;
+  private static final double WIDE =
+      15; // spread of velocities of which the network is a good judge
   private static final double STEADY = 1e-2; // hits that the network hears as one loudness
   private final Envelope envelope;
   private final Audio audio;
@@ -78,23 +80,14 @@ public final class StrikeMeter {
     for (int i = 0; i < times.length; i++) {
       energy[i] = level(lane, envelope.frame(times[i]));
     }
-    add(sum, heard, trust(lane));
+    double telling = Math.min(1, spread / WIDE);
+    add(sum, heard, (lane == Lane.SNARE ? 0.3 : 1) * telling * telling);
     add(sum, energy, 1);
     for (MatchedStrikes matched : matched(lane)) {
       matched.loudness(times).ifPresent(m -> add(sum, m, lane == Lane.KICK ? 1 : 0.5));
     }
     double joint = Math.max(1e-9, spread(sum, 0));
     return Arrays.stream(sum).map(s -> mean + spread * s / joint).toArray();
-  }
-
-  /** Weight of the network's own loudness against the attack's energy. */
-  private static double trust(Lane lane) {
-    return switch (lane) {
-      case KICK -> 0.5;
-      case SNARE -> 0.3;
-      case HAT_OPEN -> 0.4;
-      default -> 1;
-    };
   }
 
   private List<MatchedStrikes> matched(Lane lane) {

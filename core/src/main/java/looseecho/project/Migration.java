@@ -11,8 +11,11 @@ final class Migration {
 
   /** The tree in the current version. */
   static JsonNode toCurrent(JsonNode root, int version) {
-    if (version == 1) {
+    if (version < 2) {
       fromFirst(root);
+    }
+    if (version < 3) {
+      fromSecond(root);
     }
     return root;
   }
@@ -44,6 +47,17 @@ final class Migration {
       bed.put("highHz", Bed.OFF.highHz()).put("duckDb", Bed.OFF.duckDb());
       bed.put("duckMs", Bed.OFF.duckMs());
     }
+  }
+
+  /** Version 3 knows samples whose loudness has a course. */
+  private static void fromSecond(JsonNode root) {
+    root.path("sounds")
+        .path("samples")
+        .forEach(
+            sample -> {
+              put(sample, "riseMs", 0);
+              put(sample, "decayMs", 0);
+            });
   }
 
   private static void put(JsonNode node, String name, double value) {

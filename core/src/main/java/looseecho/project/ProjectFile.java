@@ -35,7 +35,7 @@ import looseecho.sound.Sounds;
  * sound.
  */
 public final class ProjectFile {
-  public static final int VERSION = 2;
+  public static final int VERSION = 3;
 
   private static final long MOST_JSON = 64L << 20;
   private static final long MOST_SOUND = 4L << 30;

@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
@@ -23,6 +24,7 @@ import looseecho.analysis.Corrections;
 import looseecho.echo.Edits;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
+import looseecho.sound.SampleSound;
 import looseecho.sound.Sounds;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -40,7 +42,7 @@ class ProjectFileTest {
         Corrections.NONE.withBpm(96),
         exact,
         mine,
-        Sounds.plain(),
+        Sounds.plain().with(Lane.CLAP, SampleSound.of(Path.of("clap.wav"))),
         List.of("Template made", "Put clap on step 6"));
   }
 
@@ -151,19 +153,30 @@ class ProjectFileTest {
     assertTrue(refused(bomb).contains("too large"));
   }
 
-  /** A file of version 1, which knew no cut hits, no octave below and no bed, opens as it was. */
+  /**
+   * A file of version 1, which knew no cut hits, no octave below, no bed, no shaker and no course
+   * of a sample's loudness, opens as it was.
+   */
   @Test
   void aFileOfTheFirstVersionOpens() throws IOException {
     Path file = dir.resolve("a.looseecho");
     files.write(project(), Optional.empty(), file);
     String first =
         new String(json(file), StandardCharsets.UTF_8)
-            .replaceFirst("\"version\" : 2", "\"version\" : 1")
+            .replaceFirst("\"version\" : 3", "\"version\" : 1")
             .replaceAll(
                 ",\\s*\"(lengthSteps\" : 0.0|sub\" : 0.0|width\" : 0.0|duckBy\" : \"KICK\"|bed\" : \\{[^}]*\\})",
                 "");
-    assertFalse(first.contains("bed") || first.contains("\"sub\""));
-    assertEquals(project(), files.read(zip("project.json", first)));
+    JsonNode tree = new ObjectMapper().readTree(first);
+    for (JsonNode sample : tree.path("sounds").path("samples")) {
+      ((ObjectNode) sample).remove(List.of("riseMs", "decayMs"));
+    }
+    String old = tree.toString();
+    assertTrue(old.contains("fadeMs"), "there is a sample");
+    for (String later : List.of("bed", "\"sub\"", "riseMs")) {
+      assertFalse(old.contains(later), later);
+    }
+    assertEquals(project(), files.read(zip("project.json", old)));
   }
 
   private static byte[] json(Path file) throws IOException {
