@@ -154,8 +154,8 @@ class ProjectFileTest {
   }
 
   /**
-   * A file of version 1, which knew no cut hits, no octave below, no bed, no shaker and no course
-   * of a sample's loudness, opens as it was.
+   * A file of version 1, which knew no cut hits, no octave below, no bed and no course of a
+   * sample's loudness, opens as it was.
    */
   @Test
   void aFileOfTheFirstVersionOpens() throws IOException {
