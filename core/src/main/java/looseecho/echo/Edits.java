@@ -150,6 +150,15 @@ public final class Edits {
     return part(t, section, lane, hits, words);
   }
 
+  /** Pulls all drums of a section to their steps. */
+  public static Edited quantise(Template t, int section, double strength) {
+    Template out = t;
+    for (Lane lane : t.sections().get(section).drums().keySet()) {
+      out = quantise(out, section, lane, strength).template();
+    }
+    return new Edited(out, "Quantised the whole kit by " + Math.round(100 * strength) + " %");
+  }
+
   /**
    * A new hit takes the offset that its lane has on the same step of other bars: the groove is
    * kept.

@@ -9,12 +9,16 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Slider;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import looseecho.activity.Lane;
+import looseecho.desktop.ledger.GroovePanel;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
+import looseecho.exchange.MidiWriter;
+import looseecho.exchange.TemplateExport;
 import looseecho.sound.Sounds;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -70,6 +74,7 @@ class EchoBenchTest extends WindowTest {
     }
     assertEquals(exact, template());
     stepsAreShapedInOneGesture(exact);
+    theGrooveOfAFileIsPutOnOneDrum(exact);
     loosenedAndTakenBack(exact);
     robot.type(KeyCode.F2);
     assertTrue(text("#sum-interval").contains("+4 semitones"), text("#sum-interval"));
@@ -93,6 +98,40 @@ class EchoBenchTest extends WindowTest {
     while (!exact.equals(template())) {
       undo();
     }
+  }
+
+  private void theGrooveOfAFileIsPutOnOneDrum(Template exact) throws IOException {
+    Path midi = dir.resolve("groove.mid");
+    new MidiWriter().write(TemplateExport.song(exact), midi);
+    fire("#groove-tight");
+    assertEquals(0, latest(Lane.SNARE) + latest(Lane.KICK), 1e-9, "all on the grid");
+    GroovePanel panel = robot.lookup("#groove").queryAs(GroovePanel.class);
+    robot.interact(() -> panel.take(midi));
+    until("it is read", () -> "groove.mid".equals(box("#groove-from").getValue()));
+    robot.interact(() -> box("#groove-lane").setValue(Lane.SNARE.words()));
+    robot.interact(() -> box("#groove-onto").setValue(Lane.SNARE.words()));
+    robot.interact(() -> robot.lookup("#groove-strength").queryAs(Slider.class).setValue(50));
+    fire("#groove-put");
+    double half = latest(Lane.SNARE);
+    assertTrue(half > 1, "the snare is late again: " + half);
+    assertEquals(0, latest(Lane.KICK), 1e-9, "the kick keeps its place");
+    assertEquals("Groove of the snare on the snare, 50 %", text("#message"));
+    while (!exact.equals(template())) {
+      undo();
+    }
+  }
+
+  @SuppressWarnings("unchecked")
+  private ComboBox<String> box(String id) {
+    return robot.lookup(id).queryAs(ComboBox.class);
+  }
+
+  /** Milliseconds by which the section's latest hit of a lane is off the grid. */
+  private double latest(Lane lane) {
+    return template().sections().get(1).hits(lane).stream()
+        .mapToDouble(h -> Math.abs(h.offsetMs()))
+        .max()
+        .orElseThrow();
   }
 
   private void loosenedAndTakenBack(Template exact) {

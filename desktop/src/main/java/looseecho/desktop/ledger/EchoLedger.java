@@ -31,6 +31,8 @@ public final class EchoLedger extends VBox {
             GroundLedger.rule(),
             new SharedSoundPanel(session),
             GroundLedger.rule(),
+            new GroovePanel(session),
+            GroundLedger.rule(),
             new RetunePanel(session),
             GroundLedger.rule(),
             new LogPanel(session),

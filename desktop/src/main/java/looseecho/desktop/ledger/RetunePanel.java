@@ -1,35 +1,26 @@
 package looseecho.desktop.ledger;
 
-import java.io.File;
-import java.nio.file.Path;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
-import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Arithmetic;
-import looseecho.echo.GrooveLift;
 import looseecho.echo.Retune;
 import looseecho.echo.Template;
-import looseecho.echo.TemplateSection;
 import looseecho.echo.Words;
-import looseecho.exchange.MidiGroove;
 import looseecho.notes.Key;
 import looseecho.notes.Scale;
-import looseecho.project.ProjectFile;
 
-/** Tempo and key of the new beat, with the arithmetic; and the groove of another section. */
+/** Tempo and key of the new beat, with the arithmetic. */
 final class RetunePanel extends VBox {
   private final Session session;
   private final TextField tempo = new TextField();
   private final CheckBox proportion = new CheckBox("timing in proportion");
   private final ComboBox<String> key = new ComboBox<>();
-  private final ComboBox<String> groove = new ComboBox<>();
   private final Label values = new Label();
   private boolean filling;
 
@@ -49,8 +40,6 @@ final class RetunePanel extends VBox {
     }
     key.setVisibleRowCount(12);
     key.setOnAction(e -> key());
-    groove.setId("groove-from");
-    groove.setPromptText("groove of …");
     values.getStyleClass().add(Theme.SMALL);
     values.setId("note-values");
     getChildren()
@@ -58,16 +47,7 @@ final class RetunePanel extends VBox {
             ReadingRow.heading("Tempo and key of the new beat"),
             new FlowPane(6, 4, tempo, key),
             proportion,
-            values,
-            ReadingRow.heading("Groove from elsewhere"),
-            new FlowPane(
-                6,
-                4,
-                groove,
-                Buttons.of(
-                    "groove-half", "Half", "Half of its timing and loudness", () -> lift(0.5)),
-                Buttons.of(
-                    "groove-whole", "Whole", "All of its timing and loudness", () -> lift(1))));
+            values);
     session.templateProperty().addListener((o, a, b) -> show(b));
     show(session.templateProperty().get());
   }
@@ -79,12 +59,6 @@ final class RetunePanel extends VBox {
     filling = true;
     tempo.setText(Words.bpm(t.bpm()).replace(" BPM", ""));
     key.setValue(t.key().words());
-    groove
-        .getItems()
-        .setAll(
-            java.util.stream.IntStream.range(0, t.sections().size())
-                .mapToObj(i -> (i + 1) + "  " + name(t.sections().get(i)))
-                .toList());
     StringBuilder s = new StringBuilder();
     for (Arithmetic.Value v : Arithmetic.noteValues(t.bpm())) {
       if (v.name().matches("quarter|dotted eighth|eighth|eighth triplet|sixteenth")) {
@@ -95,10 +69,6 @@ final class RetunePanel extends VBox {
     }
     values.setText(s.toString().trim());
     filling = false;
-  }
-
-  private static String name(TemplateSection s) {
-    return s.label() + " " + s.role();
   }
 
   private void tempo() {
@@ -117,42 +87,5 @@ final class RetunePanel extends VBox {
     if (!filling && t != null && !key.getValue().equals(t.key().words())) {
       session.edit(Retune.key(t, Key.parse(key.getValue())));
     }
-  }
-
-  private void choose() {
-    FileChooser chooser = new FileChooser();
-    chooser.setTitle("The groove of a MIDI file or of a project");
-    chooser
-        .getExtensionFilters()
-        .add(
-            new FileChooser.ExtensionFilter("MIDI and projects", "*.mid", "*.midi", "*.looseecho"));
-    File file = chooser.showOpenDialog(getScene().getWindow());
-    if (file != null) {
-      liftFrom(file.toPath());
-    }
-  }
-
-  /** Puts a file's groove on the section at work. */
-  private void liftFrom(Path file) {
-    int section = session.sectionProperty().get();
-    session
-        .work()
-        .start(
-            p ->
-                file.toString().endsWith(".looseecho")
-                    ? GrooveLift.of(new ProjectFile().read(file).template(), 0)
-                    : MidiGroove.read(file),
-            g -> session.edit(g.ontoAll(session.templateProperty().get(), section, 1)),
-            e -> session.messageProperty().set(e.getMessage()));
-  }
-
-  private void lift(double strength) {
-    Template t = session.templateProperty().get();
-    int from = groove.getSelectionModel().getSelectedIndex();
-    if (t == null || from < 0) {
-      session.messageProperty().set("Pick the section whose groove it shall be.");
-      return;
-    }
-    session.edit(GrooveLift.of(t, from).ontoAll(t, session.sectionProperty().get(), strength));
   }
 }

@@ -1,0 +1,198 @@
+package looseecho.desktop.ledger;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import looseecho.activity.Lane;
+import looseecho.desktop.control.Buttons;
+import looseecho.desktop.session.Session;
+import looseecho.desktop.theme.Theme;
+import looseecho.echo.Edits;
+import looseecho.echo.GrooveLift;
+import looseecho.echo.Template;
+import looseecho.exchange.MidiGroove;
+import looseecho.project.ProjectFile;
+
+/**
+ * The groove of another section, project or MIDI file, put on the whole kit or on one drum of the
+ * section at work, by strength; or the section's own pulled to the grid.
+ */
+public final class GroovePanel extends VBox {
+  private static final String KIT = "whole kit";
+
+  private final Session session;
+  private final ComboBox<String> from = new ComboBox<>();
+  private final ComboBox<String> lane = new ComboBox<>();
+  private final ComboBox<String> onto = new ComboBox<>();
+  private final Slider strength = new Slider(0, 100, 100);
+  private Optional<GrooveLift> file = Optional.empty();
+  private Optional<Path> path = Optional.empty();
+
+  GroovePanel(Session session) {
+    super(4);
+    this.session = session;
+    setId("groove");
+    from.setId("groove-from");
+    from.setPromptText("groove of …");
+    lane.setId("groove-lane");
+    onto.setId("groove-onto");
+    strength.setId("groove-strength");
+    strength.setPrefWidth(90);
+    strength.setBlockIncrement(5);
+    Label number = new Label();
+    number.getStyleClass().add(Theme.SMALL);
+    number.setMinWidth(44);
+    number.textProperty().bind(strength.valueProperty().asString("%.0f %%"));
+    lane.getSelectionModel().selectedIndexProperty().addListener((o, a, b) -> lanes());
+    from.getSelectionModel().selectedIndexProperty().addListener((o, a, b) -> show());
+    session.templateProperty().addListener((o, a, b) -> show());
+    session.sectionProperty().addListener((o, a, b) -> lanes());
+    getChildren()
+        .addAll(
+            ReadingRow.heading("Groove from elsewhere"),
+            new FlowPane(
+                6,
+                4,
+                from,
+                Buttons.of(
+                    "groove-file",
+                    "File…",
+                    "The groove of a MIDI file or a project",
+                    this::choose)),
+            new FlowPane(6, 4, lane, new Label("on"), onto),
+            new FlowPane(
+                6,
+                4,
+                strength,
+                number,
+                Buttons.of("groove-put", "Put on", "Timing and loudness, by strength", this::put),
+                Buttons.of(
+                    "groove-tight",
+                    "Tighten",
+                    "Pull the same drums to the grid, by strength",
+                    this::tighten)));
+    show();
+  }
+
+  /** Takes the groove of a file; it can be put on from then on. */
+  public void take(Path of) {
+    session
+        .work()
+        .start(
+            p ->
+                of.toString().endsWith(".looseecho")
+                    ? GrooveLift.of(new ProjectFile().read(of).template(), 0)
+                    : MidiGroove.read(of),
+            g -> {
+              file = Optional.of(g);
+              path = Optional.of(of);
+              show();
+              from.getSelectionModel().selectLast();
+            },
+            e -> session.messageProperty().set(e.getMessage()));
+  }
+
+  private void choose() {
+    FileChooser chooser = new FileChooser();
+    chooser.setTitle("The groove of a MIDI file or of a project");
+    chooser
+        .getExtensionFilters()
+        .add(
+            new FileChooser.ExtensionFilter("MIDI and projects", "*.mid", "*.midi", "*.looseecho"));
+    File chosen = chooser.showOpenDialog(getScene().getWindow());
+    if (chosen != null) {
+      take(chosen.toPath());
+    }
+  }
+
+  private void show() {
+    Template t = session.templateProperty().get();
+    if (t == null) {
+      return;
+    }
+    List<String> names = new ArrayList<>();
+    IntStream.range(0, t.sections().size())
+        .mapToObj(
+            i -> i + 1 + "  " + t.sections().get(i).label() + " " + t.sections().get(i).role())
+        .forEach(names::add);
+    path.ifPresent(p -> names.add(p.getFileName().toString()));
+    keep(from, names);
+    List<String> sources = new ArrayList<>(List.of(KIT));
+    source().ifPresent(g -> g.lanes().keySet().forEach(l -> sources.add(l.words())));
+    keep(lane, sources);
+    lanes();
+  }
+
+  /** The drums of the section at work, to put one drum's groove on. */
+  private void lanes() {
+    Template t = session.templateProperty().get();
+    boolean kit = KIT.equals(lane.getValue());
+    onto.setDisable(kit);
+    int section = session.sectionProperty().get();
+    if (t != null && section >= 0 && section < t.sections().size()) {
+      List<String> drums = new ArrayList<>();
+      t.sections().get(section).drums().keySet().forEach(l -> drums.add(l.words()));
+      keep(onto, drums);
+    }
+  }
+
+  /** Other items; what was picked stays picked where it is still there. */
+  private static void keep(ComboBox<String> box, List<String> items) {
+    if (!box.getItems().equals(items)) {
+      String picked = box.getValue();
+      box.getItems().setAll(items);
+      box.setValue(items.contains(picked) || items.isEmpty() ? picked : items.get(0));
+    }
+  }
+
+  private Optional<GrooveLift> source() {
+    Template t = session.templateProperty().get();
+    int i = from.getSelectionModel().getSelectedIndex();
+    return t == null || i < 0
+        ? Optional.empty()
+        : i < t.sections().size() ? Optional.of(GrooveLift.of(t, i)) : file;
+  }
+
+  private static Optional<Lane> named(ComboBox<String> box) {
+    return Lane.SHOWN.stream().filter(l -> l.words().equals(box.getValue())).findFirst();
+  }
+
+  private void put() {
+    Template t = session.templateProperty().get();
+    Optional<GrooveLift> groove = source();
+    if (t == null || groove.isEmpty()) {
+      session.messageProperty().set("Pick the section or file whose groove it shall be.");
+      return;
+    }
+    int section = session.sectionProperty().get();
+    double share = strength.getValue() / 100;
+    Optional<Lane> of = named(lane);
+    Optional<Lane> on = named(onto);
+    session.edit(
+        of.isPresent() && on.isPresent()
+            ? groove.get().onto(t, section, of.get(), on.get(), share)
+            : groove.get().ontoAll(t, section, share));
+  }
+
+  private void tighten() {
+    Template t = session.templateProperty().get();
+    if (t == null) {
+      return;
+    }
+    int section = session.sectionProperty().get();
+    double share = strength.getValue() / 100;
+    session.edit(
+        onto.isDisabled() || named(onto).isEmpty()
+            ? Edits.quantise(t, section, share)
+            : Edits.quantise(t, section, named(onto).get(), share));
+  }
+}
