@@ -28,6 +28,7 @@ import looseecho.project.ProjectFile;
  */
 public final class GroovePanel extends VBox {
   private static final String KIT = "whole kit";
+  private static final double WIDTH = 150;
 
   private final Session session;
   private final ComboBox<String> from = new ComboBox<>();
@@ -46,7 +47,9 @@ public final class GroovePanel extends VBox {
     lane.setId("groove-lane");
     onto.setId("groove-onto");
     strength.setId("groove-strength");
-    strength.setPrefWidth(90);
+    strength.setPrefWidth(140);
+    lane.setPrefWidth(WIDTH);
+    onto.setPrefWidth(WIDTH);
     strength.setBlockIncrement(5);
     Label number = new Label();
     number.getStyleClass().add(Theme.SMALL);
@@ -68,12 +71,12 @@ public final class GroovePanel extends VBox {
                     "File…",
                     "The groove of a MIDI file or a project",
                     this::choose)),
-            new FlowPane(6, 4, lane, new Label("on"), onto),
+            new FlowPane(6, 4, new Label("of"), lane),
+            new FlowPane(6, 4, new Label("on"), onto),
+            new FlowPane(6, 4, strength, number),
             new FlowPane(
                 6,
                 4,
-                strength,
-                number,
                 Buttons.of("groove-put", "Put on", "Timing and loudness, by strength", this::put),
                 Buttons.of(
                     "groove-tight",
