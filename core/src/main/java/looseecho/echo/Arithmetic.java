@@ -13,7 +13,12 @@ public final class Arithmetic {
   private Arithmetic() {}
 
   /** A note value at a tempo. */
-  public record Value(String name, double beats, double ms, double hertz) {}
+  public record Value(String name, double beats, double ms, double hertz) {
+    /** The name where there is little room: "dotted 16th". */
+    public String brief() {
+      return name.replace("sixteenth", "16th").replace("eighth", "8th").replace("quarter", "4th");
+    }
+  }
 
   /** Straight, dotted and triplet note values from the whole bar's half to the 32nd. */
   public static List<Value> noteValues(double bpm) {

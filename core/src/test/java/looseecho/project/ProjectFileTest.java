@@ -210,6 +210,10 @@ class ProjectFileTest {
     assertThrows(
         IOException.class,
         () -> files.write(project(), Optional.empty(), dir.resolve("no/such/folder/a.looseecho")));
+    assertThrows(
+        IOException.class,
+        () -> files.write(project(), Optional.empty(), Path.of("/proc/self/a.looseecho")),
+        "a folder that takes no files, not even from root");
     org.junit.jupiter.api.Assertions.assertArrayEquals(before, Files.readAllBytes(file));
     try (var all = Files.list(dir)) {
       assertEquals(1, all.count(), "no half-written file is left");

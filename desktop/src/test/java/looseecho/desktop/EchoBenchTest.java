@@ -154,6 +154,10 @@ class EchoBenchTest extends WindowTest {
     robot.interact(() -> level.setValue(-20));
     Sounds sounds = session.maker().soundsProperty().get();
     assertEquals(-20, sounds.drumStrips().get(Lane.KICK).levelDb(), 1e-6);
+    Slider recovery = robot.lookup("#sound-recovery").queryAs(Slider.class);
+    double sixteenth = 15000 / template().bpm();
+    robot.interact(() -> recovery.setValue(Math.log(sixteenth)));
+    assertTrue(text("#message").endsWith("ms, 16th"), text("#message"));
     until("it is rendered", () -> session.echoProperty().get().template() == template());
   }
 

@@ -77,7 +77,8 @@ final class SettingRows extends GridPane {
 
   private void set(String name, String value, Sounds to) {
     if (!to.equals(session.maker().soundsProperty().get())) {
-      session.sound(to, of + ": " + name + " " + value, of + ": " + name);
+      String words = of + ": " + name + " " + value.replaceAll("\\R", ", ");
+      session.sound(to, words, of + ": " + name);
     }
   }
 }

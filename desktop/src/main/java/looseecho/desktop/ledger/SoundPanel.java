@@ -1,6 +1,7 @@
 package looseecho.desktop.ledger;
 
 import java.io.File;
+import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -12,7 +13,9 @@ import javafx.util.StringConverter;
 import looseecho.activity.Lane;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Session;
+import looseecho.echo.Arithmetic;
 import looseecho.echo.Part;
+import looseecho.echo.Template;
 import looseecho.notes.Line;
 import looseecho.sound.DrumSound;
 import looseecho.sound.SampleSound;
@@ -30,6 +33,14 @@ final class SoundPanel extends VBox {
     this.session = session;
     session.partProperty().addListener((o, a, b) -> show());
     session.maker().soundsProperty().addListener((o, a, b) -> show());
+    session
+        .templateProperty()
+        .addListener(
+            (o, a, b) -> {
+              if (a == null || b == null || a.bpm() != b.bpm()) {
+                show();
+              }
+            });
     show();
   }
 
@@ -57,7 +68,7 @@ final class SoundPanel extends VBox {
         20,
         600,
         s.duckMs(),
-        "%.0f ms",
+        this::inNoteValues,
         v -> sounds().with(part, strip(part).ducked(strip(part).duckDb(), v)));
     rows.slider(
         "room",
@@ -145,6 +156,13 @@ final class SoundPanel extends VBox {
   private void use(Lane lane, SampleSound sample) {
     String words = sample == null ? ": built-in" : ": " + new File(sample.path()).getName();
     session.sound(sounds().with(lane, sample), lane.words() + words);
+  }
+
+  /** Milliseconds, and under them the note value nearest to them at the echo's tempo. */
+  private String inNoteValues(double ms) {
+    Template t = session.templateProperty().get();
+    String value = t == null ? "" : Arithmetic.nearest(ms, t.bpm()).brief();
+    return String.format(Locale.ROOT, "%.0f ms%n%s", ms, value).trim();
   }
 
   private Strip strip(Part part) {
