@@ -29,6 +29,11 @@ public final class HitFinder {
   /** By how much a kick must be clearer: where every beat usually has one, it is often imagined. */
   private static final double KICK_CAUTION = 0.16;
 
+  /** By how much a hat may be fainter: few other sounds are taken for one. */
+  private static final double HAT_EASE = 0.1;
+
+  private static final double OPEN_SLOPE = 1.5; // open hats differ most from song to song
+
   private static final double DOUBTFUL = 0.5; // peaks that say nothing about the pattern
   private static final double CLEAR = 0.85; // and those that fully do
   private static final double SEEN = 0.2; // peaks from which the lane's best are taken
@@ -61,11 +66,12 @@ public final class HitFinder {
     for (Lane lane : Lane.HEARD) {
       progress.step("Picking the hits", (double) lane.ordinal() / Lane.HEARD.size());
       List<Peak> peaks = peaks(activity, lane, pulse);
-      double shift =
-          Math.max(-lowering(lane), settings.slope() * (sureness(peaks) - settings.usual()));
+      double slope = lane == Lane.HAT_OPEN ? OPEN_SLOPE : settings.slope();
+      double shift = Math.max(-lowering(lane), slope * (sureness(peaks) - settings.usual()));
+      boolean hat = lane == Lane.HAT_CLOSED || lane == Lane.HAT_OPEN;
+      double base = settings.base() - (hat ? HAT_EASE : 0);
       for (Peak p : peaks) {
-        double expected =
-            settings.base() + (settings.expected() - settings.base()) * habit(peaks, p);
+        double expected = base + (settings.expected() - base) * habit(peaks, p);
         double caution = lane == Lane.KICK ? KICK_CAUTION : 0;
         double threshold = Math.max(FAINTEST, Math.min(0.9, expected + shift + caution));
         if (p.height() >= threshold) {
@@ -115,7 +121,7 @@ public final class HitFinder {
   private static double lowering(Lane lane) {
     return switch (lane) {
       case CLAP -> 0;
-      case HAT_CLOSED, PERCUSSION -> 0.1;
+      case PERCUSSION -> 0.1;
       case HAT_OPEN, TOM -> 0.2;
       default -> 0.3;
     };
