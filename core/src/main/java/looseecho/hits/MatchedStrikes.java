@@ -60,9 +60,13 @@ final class MatchedStrikes {
 
   /**
    * Natural logarithm of every hit's loudness, against no particular scale; the mean of the others
-   * for a hit at the very edge of the sound. Empty when there are fewer than six hits.
+   * for a hit at the very edge of the sound. Empty when there are fewer than six hits, or when the
+   * recording does not reach up to the band.
    */
   Optional<double[]> loudness(double[] times) {
+    if (lowHz >= highHz) {
+      return Optional.empty();
+    }
     float[][] around = new float[times.length][];
     int heard = 0;
     for (int i = 0; i < times.length; i++) {
@@ -72,15 +76,16 @@ final class MatchedStrikes {
     if (heard < FEWEST) {
       return Optional.empty();
     }
-    float[][] cut = new float[times.length][];
+    int[] lags = new int[times.length];
     float[] drum = first(around);
     for (int round = 0; round < ROUNDS; round++) {
       float[] sought = windowed(drum, 0);
       float[] sum = new float[length];
       for (int i = 0; i < times.length; i++) {
         if (around[i] != null) {
-          cut[i] = windowed(around[i], lag(around[i], sought));
-          add(sum, cut[i], 1 / (1e-9 + Math.sqrt(dot(cut[i], cut[i]))));
+          lags[i] = lag(around[i], sought);
+          float[] cut = windowed(around[i], lags[i]);
+          add(sum, cut, 1 / (1e-9 + Math.sqrt(dot(cut, cut))));
         }
       }
       drum = new float[length];
@@ -88,7 +93,7 @@ final class MatchedStrikes {
     }
     double[] gain = new double[times.length];
     for (int i = 0; i < gain.length; i++) {
-      gain[i] = cut[i] == null ? Double.NaN : dot(cut[i], drum);
+      gain[i] = around[i] == null ? Double.NaN : dot(windowed(around[i], lags[i]), drum);
     }
     return Optional.of(logarithms(gain));
   }
@@ -122,13 +127,20 @@ final class MatchedStrikes {
 
   /** The hit whose energy three quarters of them do not reach. */
   private float[] first(float[][] around) {
-    float[][] cuts =
-        Arrays.stream(around)
-            .filter(a -> a != null)
-            .map(a -> windowed(a, lag))
-            .sorted(java.util.Comparator.comparingDouble(a -> dot(a, a)))
-            .toArray(float[][]::new);
-    return cuts[cuts.length * 3 / 4];
+    double[] energies =
+        Arrays.stream(around).mapToDouble(a -> a == null ? -1 : energy(a)).toArray();
+    double[] sorted = Arrays.stream(energies).filter(e -> e >= 0).sorted().toArray();
+    double wanted = sorted[sorted.length * 3 / 4];
+    int i = 0;
+    while (energies[i] != wanted) {
+      i++;
+    }
+    return windowed(around[i], lag);
+  }
+
+  private double energy(float[] around) {
+    float[] cut = windowed(around, lag);
+    return dot(cut, cut);
   }
 
   private float[] windowed(float[] x, int from) {

@@ -75,6 +75,12 @@ class StrikeMeterTest {
     double r = correlation(heard, Arrays.stream(gains).map(Math::log).toArray());
     assertTrue(r > 0.9, "correlation " + r);
     assertTrue(new MatchedStrikes(bus.audio(1), 35, 1000).loudness(new double[5]).isEmpty());
+    Audio dull = new Audio(new float[80_000], new float[80_000], 8000);
+    double[] seconds = {1, 2, 3, 4, 5, 6, 7};
+    assertTrue(new MatchedStrikes(dull, 5000, 17000).loudness(seconds).isEmpty(), "not so high");
+    for (double silent : new MatchedStrikes(dull, 150, 9000).loudness(seconds).orElseThrow()) {
+      assertTrue(Double.isFinite(silent));
+    }
   }
 
   private static double correlation(double[] a, double[] b) {

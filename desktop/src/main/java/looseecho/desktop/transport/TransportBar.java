@@ -109,7 +109,7 @@ public final class TransportBar extends HBox {
     speed.setTooltip(new Tooltip("Slower with the pitch unchanged. G goes round 100, 75, 50 %"));
     Label number = new Label();
     number.getStyleClass().add(Theme.NUMBER);
-    number.setMinWidth(46);
+    number.setMinWidth(Region.USE_PREF_SIZE);
     number
         .textProperty()
         .bind(
