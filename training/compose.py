@@ -50,7 +50,7 @@ def groove(rng, style, n, per=4):
         P["snare"] = (r(n) < np.roll(weight, 4) * .35) * rng.uniform(.3, 1, n)
     h = steps(rng, n, hats); h[1::2] *= accent; h[2::4] *= rng.uniform(.4, 1)
     if r() < .3: h[rng.integers(0, n)] = 0
-    kind = rng.choice(["hat_closed", "ride", "shaker", "hat_pedal"], p=[.7, .14, .1, .06])
+    kind = rng.choice(["hat_closed", "ride", "shaker", "hat_pedal"], p=[.67, .17, .1, .06])
     P[kind] = np.maximum(P.get(kind, 0), h)
     if r() < .35:
         s = rng.choice([2, 6, 10, 14, 15]); P["hat_open"] = np.maximum(P.get("hat_open", np.zeros(n)), steps(rng, n, [s]))
@@ -61,8 +61,8 @@ def groove(rng, style, n, per=4):
             if r() < .3: p[rng.integers(0, n)::4] = 0
         else: p = (r(n) < rng.uniform(.12, .4)) * rng.uniform(.3, 1, n)
         P[art] = np.maximum(P.get(art, 0), p)
-    if r() < .15: P["clap"] = np.maximum(P.get("clap", 0), steps(rng, n, back))
-    if r() < .08: P["tom_lo"] = steps(rng, n, [], .1); P["tom_hi"] = steps(rng, n, [], .1)
+    if r() < .25: P["clap"] = np.maximum(P.get("clap", 0), steps(rng, n, back))
+    if r() < .12: P["tom_lo"] = steps(rng, n, [], .1); P["tom_hi"] = steps(rng, n, [], .1)
     return P
 
 

@@ -1,6 +1,7 @@
 """Writes the weights for Java, batch norm folded: export.py MODEL.pt OUT.bin.
 
-Layout, big-endian: int magic 0x4c454e31, int count of tensors; per tensor int rank, int dims, float32 values.
+Layout, big-endian: int magic 0x4c454e32, int count of tensors; per tensor int rank, int dims, a float32 scale, and 16-bit integers
+that times the scale are the values: half the size, and as good as exact.
 Order: three 2-D kernels (height, width, in, out) and biases; join (in, out), bias; per dilation (tap, in, out),
 bias; head (in, out), bias. A line network: six kernels (time, pitch, in, out) and biases, head, bias. The last int is the CRC-32 of all bytes before it.
 """
@@ -33,12 +34,22 @@ def units(net):
     return [(net.front[i], net.front[i + 1], lambda k: k.permute(3, 2, 0, 1)) for i in (0, 4, 8)] + [(net.join[0], net.join[1], lambda k: k.t()[:, :, None])] + [(r.conv, r.norm, lambda k: k.permute(2, 1, 0)) for r in net.time]
 
 
-def read(net, path, x):
-    """Loads folded weights to train on: each norm's statistics are measured on x, and its scale and shift put them back."""
-    data = open(path, "rb").read(); at = 8; stored = []
+def stored_tensors(path):
+    data = open(path, "rb").read(); at = 8; out = []
     for _ in range(struct.unpack(">i", data[4:8])[0]):
         rank = struct.unpack_from(">i", data, at)[0]; dims = struct.unpack_from(f">{rank}i", data, at + 4); at += 4 + 4 * rank; size = int(np.prod(dims))
-        stored.append(torch.from_numpy(np.frombuffer(data, ">f4", size, at).astype("f4").reshape(dims))); at += 4 * size
+        out.append((np.frombuffer(data, ">i2", size, at + 4) * struct.unpack_from(">f", data, at)[0]).astype("f4").reshape(dims)); at += 4 + 2 * size
+    return out
+
+
+def net_of(path, x):
+    """The drum network in a file, whatever its size."""
+    inputs, channels = stored_tensors(path)[6].shape; net = Net(channels, inputs // 28); read(net, path, x); return net
+
+
+def read(net, path, x):
+    """Loads folded weights to train on: each norm's statistics are measured on x, and its scale and shift put them back."""
+    stored = [torch.from_numpy(t) for t in stored_tensors(path)]
 
     def settle(norm, bias):
         def hook(module, inputs):
@@ -54,8 +65,9 @@ def write(net, path): write_tensors(tensors(net), path)
 
 
 def write_tensors(some, path):
-    all_ = [t.detach().contiguous().numpy().astype(">f4") for t in some]
-    data = struct.pack(">ii", 0x4C454E31, len(all_)) + b"".join(struct.pack(f">{1 + t.ndim}i", t.ndim, *t.shape) + t.tobytes() for t in all_)
+    arrays = [t.detach().contiguous().numpy() for t in some]; data = struct.pack(">ii", 0x4C454E32, len(arrays))
+    for a in arrays:
+        scale = np.float32(np.abs(a).max() / 32767 or 1); data += struct.pack(f">{1 + a.ndim}if", a.ndim, *a.shape, scale) + np.round(a / scale).astype(">i2").tobytes()
     open(path, "wb").write(data + struct.pack(">I", zlib.crc32(data)))
 
 

@@ -53,3 +53,10 @@ def features(mono):
     level = logs[0].mean(axis=1)
     audible = level > level.max() - AUDIBLE
     return np.stack([(x - x[audible].mean(axis=0)) / SCALE for x in logs], axis=2).astype(np.float32)
+
+
+def at(mono, times):
+    """Magnitudes of the bands in the short window centred on each time: (times, 80). Neither scaled nor in logarithms."""
+    window, size = WINDOWS[1]; hann = 0.5 - 0.5 * np.cos(2 * np.pi * np.arange(window) / window); hann = hann / hann.sum() * 2
+    starts = np.round(times * RATE).astype(int); padded = np.concatenate([np.zeros(window // 2), mono, np.zeros(window)])
+    return np.abs(np.fft.rfft(padded[np.clip(starts, 0, len(mono))[:, None] + np.arange(window)] * hann, size)) @ filterbank(size).T

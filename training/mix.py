@@ -1,18 +1,25 @@
-"""Turns the events of a song into a stereo-summed mono mix, with the untidiness of real mixes."""
+"""Turns the events of a song into a stereo mix, with the untidiness of real mixes. Signals: mono (samples) or stereo (2, samples)."""
 import os, subprocess, tempfile
 import mido, numpy as np, soundfile
 from scipy.signal import butter, fftconvolve, lfilter, sosfilt
-import sounds
+import features, sounds
 
 RATE = sounds.RATE
 BASSES, CHORDS, LEADS = range(32, 40), [*range(0, 8), *range(16, 20), *range(24, 32), *range(48, 54), *range(80, 96)], [*range(0, 16), *range(24, 31), *range(40, 48), *range(56, 88), 104, 105, 107]
 
 
-def make_kit(rng, font_kits):
+def any_kit(rng, families, chance):
+    """A kit of one of the families (sound fonts, recordings), or None by chance: synthesis."""
+    if rng.random() > chance: return None
+    family = families[rng.integers(0, len(families))]; return family[rng.integers(0, len(family))]
+
+
+def make_kit(rng, families):
     """{articulation: [(velocity 1..127, samples)]}: one source for the whole kit, with strangers and layers mixed in."""
-    home = font_kits[rng.integers(0, len(font_kits))] if font_kits and rng.random() < .6 else None; kit = {}
+    home = any_kit(rng, families, .7); kit = {}
     for art in sounds.ARTS:
-        source = home if rng.random() < .75 else (font_kits[rng.integers(0, len(font_kits))] if font_kits and rng.random() < .5 else None)
+        source = home if rng.random() < .75 else any_kit(rng, families, .6)
+        if source is not None and not any(k[0] == art for k in source): source = any_kit(rng, families, .7)
         notes = [k for k in source if k[0] == art] if source else []
         if notes: layers = source[notes[rng.integers(0, len(notes))]]
         else: layers = [(100, sounds.drum(rng, art))]
@@ -46,24 +53,45 @@ def added(a, b):
     out = np.zeros(max(len(a), len(b))); out[:len(a)] += a; out[:len(b)] += b; return out / (np.abs(out).max() or 1)
 
 
-BALANCE = dict(kick=1, snare=.8, clap=.65, hat_closed=.28, hat_open=.32, tom=.7, cymbal=.4, perc=.35)
+BALANCE = dict(kick=1, snare=.8, clap=.65, hat_closed=.28, hat_open=.32, tom=.7, cymbal=.4, perc=.35, shaker=.35)
 
 
-def drum_lanes(rng, events, kit, n):
-    """Every lane apart, (lane, signal), so that a lane can be equalised, delayed in a room and ducked by the kick."""
-    lanes = {lane: np.zeros(n, np.float32) for lane in sounds.LANES}; curve = rng.uniform(1, 2.2); truth = []
+def choked(events):
+    """{event: seconds until the next stroke of the hats}, for open hats: the foot or the next stroke stops them."""
+    hats = [(i, e) for i, e in enumerate(events) if e[1].startswith("hat_")]
+    return {i: max(.03, b[0] - e[0]) for (i, e), (_, b) in zip(hats, hats[1:]) if e[1] == "hat_open" and b[0] > e[0] + .01}
+
+
+# How far from the middle a bus is usually set, as a standard deviation of -1 (left) to 1 (right): common practice
+SPREAD = dict(kick=.02, snare=.07, clap=.1, hat_closed=.28, hat_open=.28, tom=.25, cymbal=.25, perc=.4, shaker=.4, bass=0, chords=.1, lead=.3, voice=.12)
+
+
+def bus_of(art):
+    return "shaker" if art in ("shaker", "tamb") else sounds.ARTS[art][0]
+
+
+def panned(x, at):
+    """At equal power: (2, samples)."""
+    a = (1 + np.clip(at, -1, 1)) * np.pi / 4; return np.sqrt(2) * np.array([[np.cos(a)], [np.sin(a)]], np.float32) * x
+
+
+def drum_buses(rng, events, kit, n, width):
+    """Every bus apart, {bus: stereo signal}, so that each can be equalised, panned, set in a room and ducked by the kick."""
+    buses = {}; curve = rng.uniform(1, 2.2); truth = []; stops = choked(events) if rng.random() < .7 else {}
     for i, (t, art, v) in enumerate(events):
-        lane = sounds.ARTS[art][0]; at = int(round(t * RATE))
+        bus, at = bus_of(art), int(round(t * RATE)); line = buses.setdefault(bus, np.zeros(n, np.float32))
         layers = kit[art]; velocity, x = min(layers, key=lambda l: abs(l[0] - 127 * v)); x = x * v ** curve
         if len(layers) == 1 and v < .6 and rng.random() < .5: x = lfilter([1 - .5 * (1 - v)], [1, -.5 * (1 - v)], x)
-        if at < n: lanes[lane][at:at + len(x)] += x[:max(0, n - at)]
-        truth.append((at / RATE, sounds.LANES.index(lane), v))
-    for lane in lanes: lanes[lane] = treated(rng, lanes[lane]) * BALANCE[lane] * 10 ** (rng.normal(0, 3.5) / 20)
-    return lanes, truth
+        if i in stops: m = int(stops[i] * RATE); x = x[:m + 400].copy(); x[m:] *= np.linspace(1, 0, len(x[m:]))
+        if at < n: line[at:at + len(x)] += x[:max(0, n - at)]
+        truth.append((at / RATE, sounds.LANES.index(sounds.ARTS[art][0]), v, bus))
+    pans = {bus: rng.normal(0, width * SPREAD[bus]) for bus in buses}
+    if rng.random() < .85 and "hat_closed" in pans: pans["hat_open"] = pans["hat_closed"]
+    return {bus: panned(treated(rng, x) * BALANCE[bus] * 10 ** (rng.normal(0, 3.5) / 20), pans[bus]) for bus, x in buses.items()}, truth
 
 
 def treated(rng, x):
-    """A lane's own treatment: a bell of the equaliser, drive, a coarser sampling rate."""
+    """A bus's own treatment: a bell of the equaliser, drive, a coarser sampling rate."""
     peak = np.abs(x).max()
     if peak == 0: return x
     for _ in range(rng.integers(0, 3)):
@@ -97,8 +125,8 @@ def font_part(rng, notes, programs, font, n):
     with tempfile.TemporaryDirectory() as d:
         midi.save(d + "/a.mid")
         subprocess.run(["fluidsynth", "-ni", "-q", "-R", "0", "-C", "0", "-g", "0.5", "-r", str(RATE), "-F", d + "/a.wav", font, d + "/a.mid"], check=True, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
-        x = soundfile.read(d + "/a.wav")[0].mean(axis=1)
-    return np.pad(x, (0, max(0, n - len(x))))[:n]
+        x = soundfile.read(d + "/a.wav", dtype="float32")[0].T
+    return np.pad(x, ((0, 0), (0, max(0, n - x.shape[1]))))[:, :n]
 
 
 def level(x, db):
@@ -118,29 +146,63 @@ def voice(rng, n, beats):
     return out
 
 
-def mix(rng, song, font_kits, fonts):
-    """(mono mix, drum truth [(time, lane, velocity)])"""
-    n = int((song["end"] + .5) * RATE); kit = make_kit(rng, font_kits); lanes, truth = drum_lanes(rng, song["events"], kit, n)
-    drums = sum(lanes.values())
+def parts(rng, song, fonts):
+    """{part: mono or stereo signal}: bass, chords and lead, which several mixes of the song may share."""
+    n = int((song["end"] + .5) * RATE); font = fonts[rng.integers(0, len(fonts))]; out = {}
+    for name, programs in (("bass", BASSES), ("chords", CHORDS), ("lead", LEADS)):
+        notes = [e for e in song["tonal"] if e[0] == name]
+        if notes: out[name] = own_bass(rng, notes, n) if name == "bass" and rng.random() < .5 else font_part(rng, notes, programs, font, n)
+    return out
+
+
+LOUDNESS = dict(bass=(-27, -12), chords=(-32, -15), lead=(-32, -16))      # dB RMS; the drums have -16
+
+
+def placed(rng, name, x, width):
+    """A part in the stereo picture: its own width, and to one side by its two channels' levels."""
+    if x.ndim == 1: return panned(x, rng.normal(0, width * SPREAD[name]))
+    middle = x.mean(axis=0); return panned(1, rng.normal(0, width * SPREAD[name])) * (middle + (x - middle) * min(1, width) * rng.uniform(0, 1.5))
+
+
+def in_a_room(rng, drums, buses, width):
+    m = int(RATE * rng.uniform(.08, .9)); fade = np.exp(-np.arange(m) / m * 6); room = rng.standard_normal((2, m)) * fade
+    if width == 0: room[1] = room[0]
+    wet = sum(x for bus, x in buses.items() if bus != "kick") if rng.random() < .6 else drums
+    if not isinstance(wet, np.ndarray): return drums
+    tail = np.stack([fftconvolve(wet[c], room[c] / np.sqrt((room[c] ** 2).sum()))[:drums.shape[1]] for c in (0, 1)]); return drums + tail * 10 ** (rng.uniform(-24, -5) / 20)
+
+
+def ducked(rng, x, kicks):
+    """Pulled down by every kick."""
+    n = x.shape[1]; duck = np.ones(n, np.float32); rec = int(RATE * rng.uniform(.08, .35)); shape = np.linspace(rng.uniform(.05, .6), 1, rec)
+    for t in kicks: i = int(t * RATE); m = min(rec, n - i); duck[i:i + m] = np.minimum(duck[i:i + m], shape[:m]) if m > 0 else 1
+    return x * duck
+
+
+def with_audibility(truth, buses, gain, x):
+    """[(time, lane, velocity, dB)]: how far each hit stands out of the whole mix within its first 25 ms, in the four bands where it does
+    so most; its own sound before it does not count. Below about -6 nobody hears it."""
+    out = []; window = features.WINDOWS[1][0]; whole = x.mean(axis=0)
+    for bus, signal in buses.items():
+        hits = [h for h in truth if h[3] == bus]; own = signal.mean(axis=0) * gain; times = np.array([h[0] for h in hits])
+        before, after, all_ = (features.at(s, times + shift) ** 2 for s, shift in ((own, -window / 2 / RATE), (own, .008), (whole, .008)))
+        share = np.maximum(0, after - before) / (all_ + 1e-10); share = np.minimum(.999, np.sort(share, axis=1)[:, -4])
+        out += [(t, lane, v, 10 * np.log10(s / (1 - s) + 1e-4)) for (t, lane, v, _), s in zip(hits, share)]
+    return sorted(out)
+
+
+def mix(rng, song, families, parts):
+    """(stereo mix, drum truth [(time, lane, velocity, dB by which it stands out)])"""
+    n = int((song["end"] + .5) * RATE); kit = make_kit(rng, families); width = 0 if rng.random() < .15 else rng.uniform(.4, 1.4)
+    buses, truth = drum_buses(rng, song["events"], kit, n, width); drums = sum(buses.values())
     if rng.random() < .5: drums = np.tanh(drums * rng.uniform(.5, 3))
-    if rng.random() < .7:
-        m = int(RATE * rng.uniform(.08, .9)); room = rng.standard_normal(m) * np.exp(-np.arange(m) / m * 6); room /= np.sqrt((room ** 2).sum())
-        wet = sum(lanes[l] for l in lanes if l != "kick") if rng.random() < .6 else drums
-        drums = drums + fftconvolve(wet, room)[:n] * 10 ** (rng.uniform(-24, -5) / 20)
-    drums = level(drums, -16); font = fonts[rng.integers(0, len(fonts))]
-    part = lambda name: [e for e in song["tonal"] if e[0] == name]
-    tonal = np.zeros(n)
-    if part("bass"): tonal += level(own_bass(rng, part("bass"), n) if rng.random() < .5 else font_part(rng, part("bass"), BASSES, font, n), rng.uniform(-27, -12))
-    if part("chords"): tonal += level(font_part(rng, part("chords"), CHORDS, font, n), rng.uniform(-32, -15))
-    if part("lead"): tonal += level(font_part(rng, part("lead"), LEADS, font, n), rng.uniform(-32, -16))
-    if rng.random() < .25: tonal += level(voice(rng, n, song["beats"]), rng.uniform(-30, -18))
-    if rng.random() < .15: tonal += level(rng.standard_normal(n), rng.uniform(-50, -32))
-    if rng.random() < .35:
-        duck = np.ones(n); rec = int(RATE * rng.uniform(.08, .35)); shape = np.linspace(rng.uniform(.05, .6), 1, rec)
-        for t, lane, v in truth:
-            if lane == 0: i = int(t * RATE); m = min(rec, n - i); duck[i:i + m] = np.minimum(duck[i:i + m], shape[:m]) if m > 0 else 1
-        tonal *= duck
-    x = drums + tonal
+    if rng.random() < .7: drums = in_a_room(rng, drums, buses, width)
+    gain = 10 ** (-16 / 20) / (np.sqrt(np.mean(drums ** 2)) or 1); drums *= gain; tonal = np.zeros((2, n), np.float32)
+    for name, x in parts.items(): tonal += level(placed(rng, name, x, width), rng.uniform(*LOUDNESS[name]))
+    if rng.random() < .25: tonal += level(placed(rng, "voice", voice(rng, n, song["beats"]), width), rng.uniform(-30, -18))
+    if rng.random() < .15: tonal += level(rng.standard_normal((2, n)), rng.uniform(-50, -32))
+    if rng.random() < .35: tonal = ducked(rng, tonal, [t for t, lane, *_ in truth if lane == 0])
+    x = drums + tonal; truth = with_audibility(truth, buses, gain, x)
     if rng.random() < .6: x = lfilter([1, rng.uniform(-.5, .5)], [1], x)
     if rng.random() < .12: x = sosfilt(butter(4, rng.uniform(6500, 16000) / 22050, output="sos"), x)
     if rng.random() < .1: x = sosfilt(butter(2, rng.uniform(40, 120) / 22050, "high", output="sos"), x)

@@ -3,19 +3,26 @@ import sys
 import numpy as np, torch
 import export, features, line_features as lf
 from line_net import LineNet
-from net import Net
 
 n = np.arange(12 * 44100); low, high, mid = (n % 22050) / 44100, ((n + 11025) % 22050) / 44100, (n % 33075) / 44100
 x = (.6 * np.exp(-low / .08) * np.sin(2 * np.pi * 60 * low) + .2 * np.exp(-high / .02) * np.sin(2 * np.pi * 7000 * high) + .3 * np.exp(-mid / .3) * np.sin(2 * np.pi * 440 * mid)).astype(np.float32)
 
 
 def run(net, weights, f):
-    t = torch.from_numpy(f)[None]; export.read(net, f"{sys.argv[1]}/{weights}", t); net.eval()
-    with torch.no_grad(): return torch.sigmoid(net(t))[0].numpy()
+    t = torch.from_numpy(f)[None]; path = f"{sys.argv[1]}/{weights}"
+    if net is None: net = export.net_of(path, t)
+    else: export.read(net, path, t)
+    net.eval()
+    with torch.no_grad(): return net(t)[0].numpy()
+
+
+def sigmoid(x): return 1 / (1 + np.exp(-x))
 
 
 mel, bass, riff = features.features(x), lf.features(x, lf.BASS), lf.features(x, lf.RIFF)
-out, notes, lead = run(Net(), "activity-net.bin", mel), run(LineNet(), "bass-net.bin", bass), run(LineNet(), "riff-net.bin", riff)
+first, second = run(None, "activity-net-1.bin", mel), run(None, "activity-net-2.bin", mel); second[:, 9] = first[:, 9]     # downbeats: the first alone
+out = sigmoid((first + second) / 2)
+notes, lead = sigmoid(run(LineNet(), "bass-net.bin", bass)), sigmoid(run(LineNet(), "riff-net.bin", riff))
 with open(sys.argv[2], "w") as file:
     for t in (0, 25, 50, 400, 603, 1199):
         for b in (0, 1, 7, 40, 79): file.write(f"mel,{t},{b},{mel[t, b, 0]:.6f}\n")

@@ -18,13 +18,13 @@ ARTS = {
 GM_KITS = (0, 8, 16, 24, 25, 32, 40)                        # programs of the percussion bank that most fonts fill
 PATTERN = "/usr/share/sounds/sf[23]/*.sf[23]"
 HELD_OUT = ("TimGM",)                                         # never trained on: for validation alone
-TOO_PLAIN = ("OPL", "sf_GMbank")                             # chip sounds; a bank whose kit differs from the standard
+TOO_PLAIN = ("OPL", "sf_GMbank", "basic")                    # chip sounds; banks whose kits differ from the standard
 
 
-def fonts(held_out=False):
-    """{sound font: kit programs} among the installed ones."""
+def fonts(held_out=False, folder=None):
+    """{sound font: kit programs} among the installed ones and those below a folder."""
     found = {}
-    for path in sorted(glob.glob(PATTERN)):
+    for path in sorted(glob.glob(PATTERN)) + (sorted(glob.glob(folder + "/**/*.sf2", recursive=True)) if folder else []):
         name = os.path.basename(path)
         if name.startswith(TOO_PLAIN) or os.path.islink(path): continue
         if name.startswith(HELD_OUT) == held_out: found[path] = (0,) if "_LV2" in name else GM_KITS

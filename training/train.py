@@ -6,22 +6,26 @@ import export, features
 from net import LANES, OUT, Net
 
 CROP = 1000                                            # frames: 10 s
+MASKED = -6                                            # dB below which a hit is not heard
 WEIGHT = torch.tensor([1.2, 1.5, 1.8, 1.2, 1.6, 2, 1.6, 1.5, 1.2, 1.5])
 
 
 def targets(song, frames):
-    """Gaussian bumps (sigma 0.85 frame) at exact times, the peak at 1; velocities beside them."""
-    y = np.zeros((frames, OUT), np.float32); v = np.zeros((frames, LANES), np.float32)
+    """Gaussian bumps (sigma 0.85 frame) at exact times, the peak at 1; velocities beside them; how much each frame counts: not
+    at all around hits that cannot be heard, lest the network learns to imagine them."""
+    y = np.zeros((frames, OUT), np.float32); v = np.zeros((frames, LANES), np.float32); counts = np.ones((frames, OUT), np.float32)
     drums = song["drums"]
     beats, downs = song["beats"], song["downs"]
-    for t, lane, vel in [*drums, *[(t, LANES, 1) for t in beats], *[(t, LANES + 1, 1) for t in beats[downs]]]:
+    for t, lane, _, audible in drums:
+        if audible < MASKED: counts[max(0, int(t * 100) - 3):int(t * 100) + 5, int(lane)] = 0
+    for t, lane, vel in [*drums[:, :3], *[(t, LANES, 1) for t in beats], *[(t, LANES + 1, 1) for t in beats[downs]]]:
         c = t * 100; lane = int(lane); sigma = .85 if lane < LANES else 1.3
         for n in range(max(0, int(c) - 3), min(frames, int(c) + 5)):
             g = math.exp(-.5 * ((n - c) / sigma) ** 2)
             if g > y[n, lane]:
                 y[n, lane] = g
                 if lane < LANES: v[n, lane] = vel
-    return y, v
+    return y, v, counts
 
 
 def recentre(x):
@@ -32,27 +36,27 @@ def recentre(x):
 def load(folder):
     songs = []
     for path in sorted(glob.glob(folder + "/*.npz")):
-        s = dict(np.load(path)); x = recentre(s.pop("x").astype(np.float32)); y, v = targets(s, len(x)); songs.append((x.astype(np.float16), y.astype(np.float16), v.astype(np.float16), s))
+        s = dict(np.load(path)); x = recentre(s.pop("x").astype(np.float32)); songs.append((x.astype(np.float16), *[a.astype(np.float16) for a in targets(s, len(x))], s))
     return songs
 
 
 def batch(rng, songs, size):
-    xs, ys, vs = [], [], []
+    xs, ys, vs, cs = [], [], [], []
     for _ in range(size):
-        x, y, v, _s = songs[rng.integers(0, len(songs))]; at = rng.integers(0, max(1, len(x) - CROP)); cut = slice(at, at + CROP)
-        x, y, v = x[cut].astype(np.float32), y[cut].astype(np.float32), v[cut].astype(np.float32)
-        if len(x) < CROP: x, y, v = (np.pad(a, [(0, CROP - len(a))] + [(0, 0)] * (a.ndim - 1)) for a in (x, y, v))
+        x, y, v, c, _s = songs[rng.integers(0, len(songs))]; at = rng.integers(0, max(1, len(x) - CROP)); cut = slice(at, at + CROP)
+        x, y, v, c = (a[cut].astype(np.float32) for a in (x, y, v, c))
+        if len(x) < CROP: x, y, v, c = (np.pad(a, [(0, CROP - len(a))] + [(0, 0)] * (a.ndim - 1)) for a in (x, y, v, c))
         x = x + rng.normal(0, .15, (1, 80, 1)).cumsum(axis=1).astype(np.float32) * .2 + np.float32(rng.normal(0, .15))   # colour and level
         if rng.random() < .4: k = rng.integers(-3, 4); x = np.roll(x, k, axis=1); x[:, :max(k, 0)] = x[:, max(k, 0):max(k, 0) + 1]; x[:, 80 + min(k, 0):] = x[:, 79 + min(k, 0):80 + min(k, 0)]   # tuned otherwise
         if rng.random() < .2: x = np.maximum(x, np.float32(rng.uniform(-2.5, -.8)))                                        # a noise floor
         if rng.random() < .2: b = rng.integers(0, 70); x[:, b:b + rng.integers(2, 10)] = x[:, b:b + 1]                     # a masked band
-        xs.append(x); ys.append(y); vs.append(v)
-    return (torch.from_numpy(np.stack(a)) for a in (xs, ys, vs))
+        xs.append(x); ys.append(y); vs.append(v); cs.append(c)
+    return (torch.from_numpy(np.stack(a)) for a in (xs, ys, vs, cs))
 
 
-def loss_of(out, y, v):
-    act = F.binary_cross_entropy_with_logits(out[..., :OUT], y, weight=1 + (WEIGHT - 1) * y + 1.0 * y)
-    return act + .15 * (y[..., :LANES] * (torch.sigmoid(out[..., OUT:]) - v) ** 2).sum() / (y[..., :LANES].sum() + 1)
+def loss_of(out, y, v, counts):
+    act = F.binary_cross_entropy_with_logits(out[..., :OUT], y, weight=(1 + (WEIGHT - 1) * y + 1.0 * y) * counts)
+    y = y * counts; return act + .15 * (y[..., :LANES] * (torch.sigmoid(out[..., OUT:]) - v) ** 2).sum() / (y[..., :LANES].sum() + 1)
 
 
 def peaks(a, threshold):
@@ -70,10 +74,10 @@ def f_score(ref, est, window):
 def report(net, songs):
     net.eval(); rows = []
     with torch.no_grad():
-        for x, y, v, s in songs:
+        for x, *_, s in songs:
             a = torch.sigmoid(net(torch.from_numpy(x.astype(np.float32))[None]))[0].numpy(); row = []
             for lane in range(OUT):
-                ref = s["drums"][s["drums"][:, 1] == lane, 0] if lane < LANES else s["beats"] if lane == LANES else s["beats"][s["downs"]]
+                ref = s["drums"][(s["drums"][:, 1] == lane) & (s["drums"][:, 3] >= MASKED), 0] if lane < LANES else s["beats"] if lane == LANES else s["beats"][s["downs"]]
                 ref = ref[np.concatenate([[True], np.diff(ref) > .015])] if len(ref) else ref
                 row.append(f_score(ref, peaks(a[:, lane], .4), .05 if lane < LANES else .07) if len(ref) else np.nan)
             rows.append(row)
@@ -91,7 +95,9 @@ def main():
         progress = max(step / steps, (time.time() - began) / 60 / a.minutes)     # a time limit shortens the schedule, it does not cut it off
         if progress >= 1: break
         for g in optimiser.param_groups: g["lr"] = a.rate * min(1, (step + 1) / 100) * (.5 + .5 * math.cos(math.pi * progress)) + 1e-5
-        x, y, v = batch(rng, songs, size); loss = loss_of(net(x), y, v); optimiser.zero_grad(); loss.backward(); torch.nn.utils.clip_grad_norm_(net.parameters(), 1.0); optimiser.step(); mean += .02 * (loss.item() - mean)
+        x, *truth = batch(rng, songs, size)
+        with torch.autocast("cpu", dtype=torch.bfloat16): out = net(x)            # half the time; the loss stays in full precision
+        loss = loss_of(out.float(), *truth); optimiser.zero_grad(); loss.backward(); torch.nn.utils.clip_grad_norm_(net.parameters(), 1.0); optimiser.step(); mean += .02 * (loss.item() - mean)
         if step % 200 == 199: print(f"{step + 1} loss {mean:.4f} {(time.time() - began) / 60:.1f} min", np.round(report(net, held[:8]), 2), flush=True); torch.save(net.state_dict(), a.out + ".pt")
     net.eval(); print("held out", np.round(report(net, held), 3), flush=True); torch.save(net.state_dict(), a.out + ".pt"); export.write(net, a.out)
 

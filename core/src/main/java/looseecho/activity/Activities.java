@@ -5,6 +5,8 @@ public final class Activities {
   /** Curves before the velocities: eight lanes, beat, downbeat. */
   static final int CURVES = Lane.HEARD.size() + 2;
 
+  static final int DOWNBEAT = CURVES - 1;
+
   private final float[][] curves;
   private final int frames;
 
@@ -35,7 +37,7 @@ public final class Activities {
   }
 
   public float downbeat(int frame) {
-    return curves[Lane.HEARD.size() + 1][frame];
+    return curves[DOWNBEAT][frame];
   }
 
   /** How hard the lane is hit, 0..1; means something only where the lane is hit. */

@@ -1,11 +1,14 @@
 package looseecho.activity;
 
+import java.util.List;
 import java.util.stream.IntStream;
 import looseecho.activity.Weights.Tensor;
 import looseecho.reading.Progress;
 
 /**
- * A small trained network: three 2-D convolutions over time and mel bands with pooling over bands,
+ * Two small trained networks whose outputs are averaged before the sigmoid; they learnt from other
+ * songs and other kits, and err in other places (Hansen and Salamon, "Neural network ensembles",
+ * 1990). Each: three 2-D convolutions over time and mel bands with pooling over bands between them,
  * one joining layer, nine dilated residual 1-D convolutions, sigmoid outputs. In the manner of Vogl
  * and others, "Drum transcription via joint beat and drum modeling using convolutional recurrent
  * neural networks", ISMIR 2017, and of Davies and Boeck, "Temporal convolutional networks for
@@ -16,25 +19,25 @@ import looseecho.reading.Progress;
  * Immutable and thread-safe.
  */
 public final class ActivityNet {
-  static final String WEIGHTS = "activity-net.bin";
+  static final List<String> WEIGHTS = List.of("activity-net-1.bin", "activity-net-2.bin");
   private static final int BLOCK = 3000;
   private static final int[] DILATIONS = {1, 2, 4, 8, 16, 32, 64, 128, 256};
   private static final int REACH = 520;
   private static final int POOL = 3;
   private static final int FRONT = 3;
 
-  private final Weights weights;
+  private final List<Weights> networks;
 
-  private ActivityNet(Weights weights) {
-    this.weights = weights;
+  private ActivityNet(List<Weights> networks) {
+    this.networks = networks;
   }
 
-  /** The shipped network. */
+  /** The shipped networks. */
   public static ActivityNet load() {
-    return new ActivityNet(Weights.load(WEIGHTS));
+    return new ActivityNet(WEIGHTS.stream().map(Weights::load).toList());
   }
 
-  /** Runs the network over the whole song. */
+  /** Runs the networks over the whole song. */
   public Activities run(MelSpectra mel, Progress progress) {
     int frames = mel.frames();
     int outputs = Activities.CURVES + Lane.HEARD.size();
@@ -53,10 +56,18 @@ public final class ActivityNet {
               // training.
               int first = Math.max(0, from - REACH);
               int last = Math.min(frames, from + count + REACH);
-              float[][] out = block(mel, first, last - first);
+              float[][] x = mel.planes(first, last - first);
+              float[][] out = block(networks.get(0), x);
+              float[] downbeats = out[Activities.DOWNBEAT].clone();
+              for (Weights w : networks.subList(1, networks.size())) {
+                float[][] more = block(w, x);
+                more[Activities.DOWNBEAT] = downbeats; // the first knows bars best
+                add(out, more);
+              }
               for (int o = 0; o < outputs; o++) {
                 for (int n = 0; n < count; n++) {
-                  curves[o][from + n] = Convolution.sigmoid(out[o][from - first + n]);
+                  float mean = out[o][from - first + n] / networks.size();
+                  curves[o][from + n] = Convolution.sigmoid(mean);
                 }
               }
               progress.at("Hearing hits and beats", (b + 1.0) / blocks);
@@ -65,31 +76,39 @@ public final class ActivityNet {
     return new Activities(curves);
   }
 
-  private float[][] block(MelSpectra mel, int from, int frames) {
-    float[][] x = mel.planes(from, frames);
+  private static float[][] block(Weights weights, float[][] x) {
     int bands = MelSpectra.BANDS;
+    int joined = weights.get(2 * FRONT).shape()[0];
     int at = 0;
     for (int layer = 0; layer < FRONT; layer++, at += 2) {
       x = Convolution.apply(x, bands, weights.get(at), weights.get(at + 1), 1, true);
-      x = maxPool(x, bands);
-      bands = (bands + POOL - 1) / POOL;
+      if (layer < FRONT - 1 || x.length > joined) {
+        x = maxPool(x, bands);
+        bands = (bands + POOL - 1) / POOL;
+      }
     }
-    x = Convolution.apply(channelMajor(x, bands), 1, curve(at), weights.get(at + 1), 1, true);
+    x = channelMajor(x, bands);
+    x = Convolution.apply(x, 1, curve(weights, at), weights.get(at + 1), 1, true);
     at += 2;
     for (int d : DILATIONS) {
-      float[][] y = Convolution.apply(x, 1, curve(at), weights.get(at + 1), d, true);
-      for (int p = 0; p < x.length; p++) {
-        for (int n = 0; n < frames; n++) {
-          x[p][n] += y[p][n];
-        }
-      }
+      float[][] y = Convolution.apply(x, 1, curve(weights, at), weights.get(at + 1), d, true);
+      add(x, y);
       at += 2;
     }
-    return Convolution.apply(x, 1, curve(at), weights.get(at + 1), 1, false);
+    return Convolution.apply(x, 1, curve(weights, at), weights.get(at + 1), 1, false);
+  }
+
+  /** Adds y to x. */
+  private static void add(float[][] x, float[][] y) {
+    for (int p = 0; p < x.length; p++) {
+      for (int n = 0; n < x[p].length; n++) {
+        x[p][n] += y[p][n];
+      }
+    }
   }
 
   /** A kernel over time alone, (tap, in, out) or (in, out), as one of width 1. */
-  private Tensor curve(int at) {
+  private static Tensor curve(Weights weights, int at) {
     Tensor t = weights.get(at);
     int[] s = t.shape();
     return new Tensor(

@@ -16,7 +16,7 @@ import java.util.zip.CRC32;
  * package.
  */
 final class Weights {
-  private static final int MAGIC = 0x4c454e31;
+  private static final int MAGIC = 0x4c454e32;
 
   /** One tensor, the last dimension innermost. */
   record Tensor(int[] shape, float[] values) {}
@@ -62,9 +62,10 @@ final class Weights {
         shape[d] = in.readInt();
         size *= shape[d];
       }
+      float scale = in.readFloat();
       float[] w = new float[size];
       for (int k = 0; k < size; k++) {
-        w[k] = in.readFloat();
+        w[k] = scale * in.readShort();
       }
       tensors.add(new Tensor(shape, w));
     }

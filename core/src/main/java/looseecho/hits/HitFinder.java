@@ -2,7 +2,9 @@ package looseecho.hits;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import looseecho.activity.Activities;
 import looseecho.activity.Lane;
 import looseecho.dsp.Parabola;
@@ -29,10 +31,22 @@ public final class HitFinder {
   /** By how much a kick must be clearer: where every beat usually has one, it is often imagined. */
   private static final double KICK_CAUTION = 0.16;
 
+  /** By how much fainter drums may be that two networks rarely agree on. */
+  private static final double EASE = 0.05;
+
   /** By how much a hat may be fainter: few other sounds are taken for one. */
   private static final double HAT_EASE = 0.1;
 
   private static final double OPEN_SLOPE = 1.5; // open hats differ most from song to song
+
+  /**
+   * A crash opens a bar, mostly the first of a section (common practice): on a bar's first beat a
+   * cymbal may be fainter, elsewhere it must be clearer, unless a ride's pattern explains it.
+   */
+  private static final double CRASH_EASE = 0.1;
+
+  private static final double CRASH_CAUTION = 0.3;
+  private static final double RIDE_BARS = 3;
 
   private static final double DOUBTFUL = 0.5; // peaks that say nothing about the pattern
   private static final double CLEAR = 0.85; // and those that fully do
@@ -71,8 +85,9 @@ public final class HitFinder {
       boolean hat = lane == Lane.HAT_CLOSED || lane == Lane.HAT_OPEN;
       double base = settings.base() - (hat ? HAT_EASE : 0);
       for (Peak p : peaks) {
-        double expected = base + (settings.expected() - base) * habit(peaks, p);
-        double caution = lane == Lane.KICK ? KICK_CAUTION : 0;
+        double habit = habit(peaks, p);
+        double expected = base + (settings.expected() - base) * habit;
+        double caution = caution(lane, p, peaks);
         double threshold = Math.max(FAINTEST, Math.min(0.9, expected + shift + caution));
         if (p.height() >= threshold) {
           hits.add(hit(lane, p, pulse, threshold));
@@ -81,6 +96,26 @@ public final class HitFinder {
     }
     hits.sort(Comparator.comparingDouble(Hit::time));
     return hits;
+  }
+
+  /** By how much more, or less, a peak must be seen for what its place in the bar says. */
+  private static double caution(Lane lane, Peak p, List<Peak> peaks) {
+    return switch (lane) {
+      case KICK -> KICK_CAUTION;
+      case CLAP, HAT_OPEN, PERCUSSION -> -EASE;
+      case CYMBAL ->
+          p.slot() <= 1 ? -CRASH_EASE : CRASH_CAUTION * (1 - Math.min(1, ride(peaks, p)));
+      default -> 0;
+    };
+  }
+
+  /**
+   * How much a ride's pattern explains a peak: fully where a third of the bars have one like it.
+   */
+  private static double ride(List<Peak> peaks, Peak p) {
+    return RIDE_BARS
+        * around(peaks, p).values().stream().filter(h -> h >= p.height() / 2).count()
+        / (2 * NEIGHBOURS);
   }
 
   private List<Peak> peaks(Activities a, Lane lane, Pulse pulse) {
@@ -120,9 +155,8 @@ public final class HitFinder {
    */
   private static double lowering(Lane lane) {
     return switch (lane) {
-      case CLAP -> 0;
-      case PERCUSSION -> 0.1;
-      case HAT_OPEN, TOM -> 0.2;
+      case PERCUSSION -> 0.15;
+      case CLAP, HAT_OPEN, TOM -> 0.2;
       default -> 0.3;
     };
   }
@@ -143,17 +177,24 @@ public final class HitFinder {
    */
   private static double habit(List<Peak> peaks, Peak p) {
     double sum = 0;
-    java.util.Set<Integer> seen = new java.util.HashSet<>();
-    for (Peak q : peaks) {
-      int bars = q.bar() - p.bar();
-      if (bars != 0
-          && Math.abs(bars) <= NEIGHBOURS
-          && Math.abs(q.slot() - p.slot()) <= 1
-          && seen.add(bars)) {
-        sum += Math.max(0, Math.min(1, (q.height() - DOUBTFUL) / (CLEAR - DOUBTFUL)));
-      }
+    for (double height : around(peaks, p).values()) {
+      sum += Math.max(0, Math.min(1, (height - DOUBTFUL) / (CLEAR - DOUBTFUL)));
     }
     return sum / (2 * NEIGHBOURS);
+  }
+
+  /**
+   * Heights of the peaks on the same slot in the neighbouring bars, by bar: the highest of each.
+   */
+  private static Map<Integer, Double> around(List<Peak> peaks, Peak p) {
+    Map<Integer, Double> heights = new HashMap<>();
+    for (Peak q : peaks) {
+      int bars = Math.abs(q.bar() - p.bar());
+      if (bars != 0 && bars <= NEIGHBOURS && Math.abs(q.slot() - p.slot()) <= 1) {
+        heights.merge(q.bar(), q.height(), Math::max);
+      }
+    }
+    return heights;
   }
 
   private static Hit hit(Lane lane, Peak p, Pulse pulse, double threshold) {

@@ -95,15 +95,35 @@ class HitsTest {
     DrawnActivity clear = new DrawnActivity(34);
     for (int bar = 0; bar < 16; bar++) {
       double strange = 1 + (16 * bar + bar % 13) * STEP; // never on the same step of near bars
-      faint.hit(Lane.CYMBAL, strange, 0.4, 0.8);
-      clear.hit(Lane.CYMBAL, strange, 0.4, 0.8);
-      clear.hit(Lane.CYMBAL, 1 + (16 * bar + 14) * STEP, 0.98, 0.8);
+      faint.hit(Lane.SNARE, strange, 0.4, 0.8);
+      clear.hit(Lane.SNARE, strange, 0.4, 0.8);
+      clear.hit(Lane.SNARE, 1 + (16 * bar + 14) * STEP, 0.98, 0.8);
     }
     HitFinder finder = new HitFinder(HitFinder.Settings.DEFAULTS);
     assertEquals(16, finder.find(faint.done(), pulse(), Progress.NONE).size());
     List<Hit> only = finder.find(clear.done(), pulse(), Progress.NONE);
     assertEquals(16, only.size());
     assertTrue(only.stream().allMatch(h -> h.step() == 15), only.toString());
+  }
+
+  /**
+   * A crash opens a bar (common practice): the same faint trace is one on a first beat and none in
+   * the middle of a bar, where only a ride, with its pattern, is heard as clearly as that.
+   */
+  @Test
+  void aCrashOpensABarAndARideHasAPattern() {
+    DrawnActivity crash = new DrawnActivity(34);
+    crash.hit(Lane.CYMBAL, 1, 0.9, 0.8);
+    crash.hit(Lane.CYMBAL, 1 + 16 * 4 * STEP, 0.5, 0.8);
+    crash.hit(Lane.CYMBAL, 1 + (16 * 8 + 7) * STEP, 0.5, 0.8);
+    HitFinder finder = new HitFinder(HitFinder.Settings.DEFAULTS);
+    List<Hit> crashes = finder.find(crash.done(), pulse(), Progress.NONE);
+    assertEquals(List.of(1, 5), crashes.stream().map(Hit::bar).toList());
+    DrawnActivity ride = new DrawnActivity(34);
+    for (int s = 0; s < 16 * 16; s += 2) {
+      ride.hit(Lane.CYMBAL, 1 + s * STEP, s % 4 == 0 ? 0.9 : 0.7, 0.8);
+    }
+    assertEquals(128, finder.find(ride.done(), pulse(), Progress.NONE).size());
   }
 
   /** What is half-seen under every snare is part of the snare, however regular it is. */
