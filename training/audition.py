@@ -13,11 +13,10 @@ def truth(name, song, drums):
     ends = [*song["sections"][1:], song["end"]]
     bar = song["n"] // song["per"]
     count = lambda a, b: round(sum(a - .01 <= t < b - .01 for t in song["beats"]) / bar, 2)
-    lanes = {"kick": "kick", "snare": "snare", "clap": "clap", "hat_closed": "hat_closed", "hat_open": "hat_open", "tom": "tom", "cymbal": "cymbal", "perc": "perc"}
     return dict(name=name, style=song["style"], tempo_bpm=round(float(np.median(60 / np.diff(song["beats"]))), 4), tempo_alternatives=[], meter=[bar, 4] if song["per"] == 4 else [3 * bar, 8], beats=[float(t) for t in song["beats"]], beats_alternatives=[],
                 downbeats=[float(t) for t, d in zip(song["beats"], song["downs"]) if d], key=dict(tonic=NAMES[song["key"][0]], mode="minor" if song["key"][1] else "major"),
                 sections=[dict(label=str(i), start=float(a), end=float(b), bars=count(a, b)) for i, (a, b) in enumerate(zip(song["sections"], ends))],
-                drums=[dict(lane=lanes[sounds.LANES[l]], time=float(t), velocity=int(127 * v), aud_db=round(float(a), 1)) for t, l, v, a in drums],
+                drums=[dict(lane=sounds.LANES[l], time=float(t), velocity=int(127 * v), aud_db=round(float(a), 1)) for t, l, v, a in drums],
                 bass=[dict(start=float(a), end=float(b), midi=int(p)) for n, a, b, p, _ in sorted(song["tonal"], key=lambda e: e[1]) if n == "bass"],
                 chords=[dict(start=float(a), end=float(b), label=NAMES[r] + ":" + KINDS.get(tuple(t - tones[0] for t in tones), "maj")) for a, b, r, tones in song["chords"]], duration=float(song["end"] + .5))
 

@@ -29,17 +29,20 @@ def filterbank(fft_size):
     return np.array(rows)
 
 
+def hann(window):
+    w = 0.5 - 0.5 * np.cos(2 * np.pi * np.arange(window) / window)
+    return w / w.sum() * 2
+
+
 def spectra(mono, window, fft_size):
     frames = len(mono) // HOP + 1
     padded = np.concatenate([np.zeros(window // 2), mono, np.zeros(window)])
-    hann = 0.5 - 0.5 * np.cos(2 * np.pi * np.arange(window) / window)
-    hann = hann / hann.sum() * 2
     out = np.empty((frames, BANDS), np.float32)
     bank = filterbank(fft_size).T
     for at in range(0, frames, 1000):
         n = min(1000, frames - at)
         block = np.stack([padded[i * HOP:i * HOP + window] for i in range(at, at + n)])
-        out[at:at + n] = np.abs(np.fft.rfft(block * hann, fft_size)) @ bank
+        out[at:at + n] = np.abs(np.fft.rfft(block * hann(window), fft_size)) @ bank
     return out
 
 
@@ -57,6 +60,6 @@ def features(mono):
 
 def at(mono, times):
     """Magnitudes of the bands in the short window centred on each time: (times, 80). Neither scaled nor in logarithms."""
-    window, size = WINDOWS[1]; hann = 0.5 - 0.5 * np.cos(2 * np.pi * np.arange(window) / window); hann = hann / hann.sum() * 2
+    window, size = WINDOWS[1]
     starts = np.round(times * RATE).astype(int); padded = np.concatenate([np.zeros(window // 2), mono, np.zeros(window)])
-    return np.abs(np.fft.rfft(padded[np.clip(starts, 0, len(mono))[:, None] + np.arange(window)] * hann, size)) @ filterbank(size).T
+    return np.abs(np.fft.rfft(padded[np.clip(starts, 0, len(mono))[:, None] + np.arange(window)] * hann(window), size)) @ filterbank(size).T

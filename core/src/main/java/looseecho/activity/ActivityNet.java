@@ -61,7 +61,7 @@ public final class ActivityNet {
               float[] downbeats = out[Activities.DOWNBEAT].clone();
               for (Weights w : networks.subList(1, networks.size())) {
                 float[][] more = block(w, x);
-                more[Activities.DOWNBEAT] = downbeats; // the first knows bars best
+                more[Activities.DOWNBEAT] = downbeats; // both together lose an even beat's bars
                 add(out, more);
               }
               for (int o = 0; o < outputs; o++) {
