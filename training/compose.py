@@ -62,7 +62,8 @@ def groove(rng, style, n, per=4):
         else: p = (r(n) < rng.uniform(.12, .4)) * rng.uniform(.3, 1, n)
         P[art] = np.maximum(P.get(art, 0), p)
     if r() < .25: P["clap"] = np.maximum(P.get("clap", 0), steps(rng, n, back))
-    if r() < .12: P["tom_lo"] = steps(rng, n, [], .1); P["tom_hi"] = steps(rng, n, [], .1)
+    if r() < .2:                                                          # toms, or crashes within the bar
+        for art in rng.choice(["tom_lo", "tom_mid", "tom_hi", "crash"], rng.integers(1, 3), replace=False): P[art] = (r(n) < rng.uniform(.06, .25)) * rng.uniform(.3, 1, n)
     return P
 
 
@@ -86,7 +87,7 @@ def vary(rng, P, n):
 
 def fill(rng, n, start):
     """A fill from step `start`: [(position in steps, articulation, velocity)]."""
-    arts = [["snare"], ["tom_hi", "tom_mid", "tom_lo"], ["snare", "tom_lo"], ["clap"], ["kick", "snare"]][rng.integers(0, 5)]
+    arts = [["snare"], ["tom_hi", "tom_mid", "tom_lo"], ["snare", "tom_lo"], ["clap"], ["kick", "snare"], ["tom_hi", "tom_lo"], ["tom_mid"]][rng.integers(0, 7)]
     step = rng.choice([1, .5, 2 / 3, 4 / 3, 2], p=[.5, .15, .15, .1, .1]); out = []; p = float(start)
     while p < n - 1e-6:
         if rng.random() < .88: out.append((p, arts[min(len(arts) - 1, int((p - start) / (n - start) * len(arts)))], rng.uniform(.45, .8) + .2 * (p - start) / (n - start)))
@@ -118,6 +119,10 @@ def song(rng, seconds=42):
     offset = {}; jitter = rng.choice([0, .002, .005, .009], p=[.4, .2, .25, .15])
     spb, events, tonal, beats, downs, sections, chords = 60 / bpm, [], [], [], [], [], []
     late = lambda art: offset.setdefault(art, rng.normal(0, .006) if rng.random() < .4 else 0.0)
+    touch, accents, played = {}, {}, {}                       # how unevenly each drum is struck; its accents; whether it is played, or programmed nearly even
+    uneven = lambda art: touch.setdefault(art, rng.choice([.02, .05, .09, .14]))
+    even = lambda art, v: v if played.setdefault(art, rng.random() < .5) or v < .4 else .9 + .1 * (v - .9)
+    accent = lambda art: accents.setdefault(art, rng.uniform(.45, 1, rng.choice([3, 4, 8, n])) if rng.random() < .3 else np.ones(1))
     t = rng.uniform(.05, 1.2); low_bass = 12 * (rng.random() < .4)
     pool = [groove(rng, style, n, per) for _ in range(rng.integers(1, 4))]; chord_len = rng.choice([1, 1, 2, .5])
     progs = [PROGRESSIONS[i] for i in rng.integers(0, len(PROGRESSIONS), 2)]
@@ -145,7 +150,7 @@ def song(rng, seconds=42):
                 if art in mute: continue
                 for s in np.flatnonzero(v):
                     if s >= cut and art not in ("kick", "hat_closed"): continue
-                    x = at(s) + late(art) + rng.normal(0, jitter); vel = float(np.clip(v[s] + rng.normal(0, .04), .1, 1))
+                    x = at(s) + late(art) + rng.normal(0, jitter); vel = float(np.clip(even(art, v[s] * accent(art)[s % len(accent(art))]) + rng.normal(0, uneven(art) * (1 if played[art] else .4)), .1, 1))
                     events.append([x, art, vel])
                     if art == "hat_closed" and rng.random() < .02:
                         m = rng.choice([1, 2]); events += [[x + (grid[1] - grid[0]) * (i + 1) / (m + 1), art, vel * .8] for i in range(m)]

@@ -56,7 +56,16 @@ def batch(rng, songs, size):
 
 def loss_of(out, y, v, counts):
     act = F.binary_cross_entropy_with_logits(out[..., :OUT], y, weight=(1 + (WEIGHT - 1) * y + 1.0 * y) * counts)
-    y = y * counts; return act + .15 * (y[..., :LANES] * (torch.sigmoid(out[..., OUT:]) - v) ** 2).sum() / (y[..., :LANES].sum() + 1)
+    y = (y * counts)[..., :LANES]; heard = torch.sigmoid(out[..., OUT:])
+    return act + .15 * (y * (heard - v) ** 2).sum() / (y.sum() + 1) + .08 * unlike(y * (y > .6), heard, v)
+
+
+def unlike(w, a, b):
+    """One less the correlation of two loudnesses over a crop's hits of one lane, weighed by w; mean over those with enough uneven hits."""
+    n = w.sum(dim=1, keepdim=True) + 1e-3; a, b = (x - (w * x).sum(dim=1, keepdim=True) / n for x in (a, b))
+    cross, aa, bb = ((w * x).sum(dim=1) / n[:, 0] for x in (a * b, a * a, b * b))
+    counts = (n[:, 0] > 6) & (bb > .03 ** 2)
+    return ((1 - cross / torch.sqrt((aa + 1e-4) * bb + 1e-9)) * counts).sum() / (counts.sum() + 1)
 
 
 def peaks(a, threshold):
@@ -87,8 +96,10 @@ def report(net, songs):
 def main():
     p = argparse.ArgumentParser(); p.add_argument("data"); p.add_argument("held_out"); p.add_argument("out"); p.add_argument("--epochs", type=float, default=10); p.add_argument("--minutes", type=float, default=60); p.add_argument("--threads", type=int, default=2); p.add_argument("--start"); p.add_argument("--rate", type=float, default=3e-3); a = p.parse_args()
     torch.set_num_threads(a.threads); torch.manual_seed(1); rng = np.random.default_rng(1)
-    songs, held = load(a.data), load(a.held_out); net = Net(); net.front.to(memory_format=torch.channels_last); size = 8
-    if a.start: net.load_state_dict(torch.load(a.start)) if a.start.endswith(".pt") else export.read(net, a.start, next(batch(rng, songs, 24)))
+    songs, held = load(a.data), load(a.held_out); size = 8
+    net = export.net_of(a.start, next(batch(rng, songs, 24))) if (a.start or "").endswith(".bin") else Net()
+    if (a.start or "").endswith(".pt"): net.load_state_dict(torch.load(a.start))
+    net.front.to(memory_format=torch.channels_last)
     steps = int(a.epochs * sum(len(s[0]) for s in songs) / CROP / size); began = time.time(); optimiser = torch.optim.AdamW(net.parameters(), a.rate, weight_decay=1e-2)
     print(len(songs), "songs,", steps, "steps,", sum(q.numel() for q in net.parameters()), "parameters", flush=True); mean = 0
     for step in range(steps):

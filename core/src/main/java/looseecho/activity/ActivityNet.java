@@ -26,15 +26,17 @@ public final class ActivityNet {
   private static final int POOL = 3;
   private static final int FRONT = 3;
 
-  private final List<Weights> networks;
+  private final Weights first;
+  private final Weights second;
 
-  private ActivityNet(List<Weights> networks) {
-    this.networks = networks;
+  private ActivityNet(Weights first, Weights second) {
+    this.first = first;
+    this.second = second;
   }
 
   /** The shipped networks. */
   public static ActivityNet load() {
-    return new ActivityNet(WEIGHTS.stream().map(Weights::load).toList());
+    return new ActivityNet(Weights.load(WEIGHTS.get(0)), Weights.load(WEIGHTS.get(1)));
   }
 
   /** Runs the networks over the whole song. */
@@ -54,26 +56,29 @@ public final class ActivityNet {
               int count = Math.min(BLOCK, frames - from);
               // Clipped to the song, so that the convolutions pad at its ends as they did in
               // training.
-              int first = Math.max(0, from - REACH);
-              int last = Math.min(frames, from + count + REACH);
-              float[][] x = mel.planes(first, last - first);
-              float[][] out = block(networks.get(0), x);
-              float[] downbeats = out[Activities.DOWNBEAT].clone();
-              for (Weights w : networks.subList(1, networks.size())) {
-                float[][] more = block(w, x);
-                more[Activities.DOWNBEAT] = downbeats; // both together lose an even beat's bars
-                add(out, more);
-              }
+              int start = Math.max(0, from - REACH);
+              int end = Math.min(frames, from + count + REACH);
+              float[][] x = mel.planes(start, end - start);
+              float[][] one = block(first, x);
+              float[][] two = block(second, x);
               for (int o = 0; o < outputs; o++) {
                 for (int n = 0; n < count; n++) {
-                  float mean = out[o][from - first + n] / networks.size();
-                  curves[o][from + n] = Convolution.sigmoid(mean);
+                  int at = from - start + n;
+                  curves[o][from + n] = Convolution.sigmoid(joint(o, one[o][at], two[o][at]));
                 }
               }
               progress.at("Hearing hits and beats", (b + 1.0) / blocks);
             });
     progress.step("Hearing hits and beats", 1);
     return new Activities(curves);
+  }
+
+  /**
+   * The mean of the two, but for the downbeat, which is the first's: both together lose an even
+   * beat's bars.
+   */
+  private static float joint(int output, float one, float two) {
+    return output == Activities.DOWNBEAT ? one : (one + two) / 2;
   }
 
   private static float[][] block(Weights weights, float[][] x) {

@@ -27,11 +27,6 @@ final class Envelope {
     return Math.log(FLOOR + Math.max(0, highest(frame, band) - before));
   }
 
-  /** Natural logarithm of a band's highest amplitude from a frame on. */
-  double peak(int frame, int band) {
-    return Math.log(0.1 * FLOOR + highest(frame, band));
-  }
-
   private double highest(int frame, int band) {
     double peak = 0;
     for (int n = frame; n < frame + AFTER; n++) {

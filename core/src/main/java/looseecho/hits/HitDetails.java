@@ -29,7 +29,7 @@ public final class HitDetails {
 
   /** The same hits in the same order with everything measured. */
   public List<Hit> complete(List<Hit> found) {
-    List<Hit> hits = new VoiceSorter(mel, pulse).sort(new StrikeMeter(mel, audio).refine(found));
+    List<Hit> hits = new VoiceSorter(mel, pulse).sort(new StrikeMeter(audio).refine(found));
     Envelope envelope = new Envelope(mel);
     for (Lane lane : Lane.values()) {
       int[] at =

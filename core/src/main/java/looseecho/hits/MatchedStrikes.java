@@ -17,7 +17,7 @@ import looseecho.dsp.Biquad;
  */
 final class MatchedStrikes {
   private static final double BEFORE = 0.003; // seconds ahead of the hit
-  private static final double LENGTH = 0.09;
+  private static final double LENGTH = 0.09; // of a whole stroke
   private static final double LAG = 0.0025; // the hit may truly lie this far from its mark
   private static final double SETTLE = 0.05; // for the filters to swing in
   private static final double FADE = 0.0045;
@@ -37,13 +37,18 @@ final class MatchedStrikes {
 
   /** For hits whose sound lies between {@code lowHz} and {@code highHz}. */
   MatchedStrikes(Audio audio, double lowHz, double highHz) {
+    this(audio, lowHz, highHz, LENGTH);
+  }
+
+  /** The same for the first {@code seconds} of each hit. */
+  MatchedStrikes(Audio audio, double lowHz, double highHz, double seconds) {
     this.audio = audio;
     this.lowHz = lowHz;
     this.highHz = Math.min(highHz, 0.45 * audio.sampleRate());
     this.step = (int) Math.max(1, audio.sampleRate() / (OVERSAMPLING * highHz));
     double rate = (double) audio.sampleRate() / step;
     this.lag = (int) Math.round(LAG * rate);
-    this.length = (int) Math.round(LENGTH * rate);
+    this.length = (int) Math.round(seconds * rate);
     this.window = window(rate);
   }
 

@@ -4,7 +4,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
-import looseecho.activity.MelSpectra;
 import looseecho.audio.Audio;
 
 /**
@@ -14,19 +13,18 @@ import looseecho.audio.Audio;
  * attack in the lane's band tells single hits apart but knows nothing of the instrument; a filter
  * matched to the lane's own sound ({@link MatchedStrikes}) leaves out what sounds along with it.
  * They are standardised over the lane's hits, weighed, added and put back on the network's scale;
- * the network counts the less, the more even it finds the hits, for then it mostly guesses. Bands
- * and weights are those that correlated best on self-made validation songs (docs/accuracy.md).
+ * the network counts the less, the more even it finds the hits, for then it mostly guesses. Of
+ * nearly even kicks the click tells most, for no bass sounds along with it. Bands and weights are
+ * those that correlated best on self-made validation songs (docs/accuracy.md).
  */
 public final class StrikeMeter {
   private static final int FEWEST = 6;
-  private static final double WIDE =
-      15; // spread of velocities of which the network is a good judge
+  private static final double WIDE = 12; // spread of velocities that the network judges well
   private static final double STEADY = 1e-2; // hits that the network hears as one loudness
-  private final Envelope envelope;
+  private static final double CLICK = 0.03; // seconds of a kick's beater
   private final Audio audio;
 
-  public StrikeMeter(MelSpectra mel, Audio audio) {
-    this.envelope = new Envelope(mel);
+  public StrikeMeter(Audio audio) {
     this.audio = audio;
   }
 
@@ -40,15 +38,6 @@ public final class StrikeMeter {
       case TOM -> new double[] {70, 300};
       case CYMBAL -> new double[] {4000, 16000};
       default -> new double[] {300, 9000};
-    };
-  }
-
-  /** The band in hertz whose level at the attack follows how hard the lane is struck. */
-  private static double[] strikeBand(Lane lane) {
-    return switch (lane) {
-      case KICK -> new double[] {30, 300};
-      case SNARE -> new double[] {1500, 9000};
-      default -> band(lane);
     };
   }
 
@@ -76,25 +65,41 @@ public final class StrikeMeter {
     if (times.length < FEWEST || spread < STEADY) {
       return heard;
     }
-    double[] energy = new double[times.length];
-    for (int i = 0; i < times.length; i++) {
-      energy[i] = level(lane, envelope.frame(times[i]));
-    }
-    double telling = Math.min(1, spread / WIDE);
-    add(sum, heard, (lane == Lane.SNARE ? 0.3 : 1) * telling * telling);
-    add(sum, energy, 1);
-    for (MatchedStrikes matched : matched(lane)) {
-      matched.loudness(times).ifPresent(m -> add(sum, m, lane == Lane.KICK ? 1 : 0.5));
+    AttackLevel attack = new AttackLevel(audio, lane);
+    double[] level = Arrays.stream(times).map(attack::at).toArray();
+    double uneven = Math.min(1, spread / WIDE);
+    add(sum, heard, heard(lane).at(uneven));
+    add(sum, level, 1);
+    for (Matched m : matched(lane)) {
+      m.filter().loudness(times).ifPresent(gain -> add(sum, gain, m.weight().at(uneven)));
     }
     double joint = Math.max(1e-9, spread(sum, 0));
     return Arrays.stream(sum).map(s -> mean + spread * s / joint).toArray();
   }
 
-  private List<MatchedStrikes> matched(Lane lane) {
+  /** What a measure counts where the network finds the hits even, and where it does not. */
+  private record Weight(double even, double uneven) {
+    double at(double share) {
+      return even + share * (uneven - even);
+    }
+  }
+
+  private record Matched(MatchedStrikes filter, Weight weight) {}
+
+  private static Weight heard(Lane lane) {
     return switch (lane) {
-      case KICK -> List.of(new MatchedStrikes(audio, 35, 1000));
+      case KICK, SNARE -> new Weight(0.6, 0.6);
+      case CLAP -> new Weight(0, 0.7);
+      default -> new Weight(0.3, 1);
+    };
+  }
+
+  private List<Matched> matched(Lane lane) {
+    return switch (lane) {
+      case KICK ->
+          List.of(new Matched(new MatchedStrikes(audio, 1000, 8000, CLICK), new Weight(0.5, 0.2)));
       case SNARE ->
-          List.of(new MatchedStrikes(audio, 150, 9000), new MatchedStrikes(audio, 5000, 17000));
+          List.of(new Matched(new MatchedStrikes(audio, 150, 9000), new Weight(0.4, 0.4)));
       default -> List.of();
     };
   }
@@ -106,21 +111,6 @@ public final class StrikeMeter {
     for (int i = 0; i < sum.length; i++) {
       sum[i] += weight * (measure[i] - mean) / spread;
     }
-  }
-
-  /** Mean logarithm over the lane's bands of their peaks at the attack. */
-  private double level(Lane lane, int frame) {
-    double[] hertz = strikeBand(lane);
-    double sum = 0;
-    int count = 0;
-    for (int b = 0; b < MelSpectra.BANDS; b++) {
-      if (MelSpectra.centreHz(b) < hertz[0] || MelSpectra.centreHz(b) > hertz[1]) {
-        continue;
-      }
-      sum += envelope.peak(frame, b);
-      count++;
-    }
-    return sum / Math.max(1, count);
   }
 
   private static double mean(double[] x) {

@@ -8,9 +8,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import looseecho.activity.Lane;
-import looseecho.activity.MelSpectra;
 import looseecho.audio.Audio;
-import looseecho.reading.Progress;
 import looseecho.sound.Bus;
 import looseecho.sound.DrumSynth;
 import looseecho.sound.Sounds;
@@ -34,8 +32,7 @@ class StrikeMeterTest {
       hits.add(new Hit(Lane.HAT_CLOSED, time, 80 + k % 3, 1, 1, 0, 1));
     }
     Audio audio = bus.audio(1);
-    MelSpectra mel = MelSpectra.of(audio.mono(), Progress.NONE);
-    List<Hit> struck = new StrikeMeter(mel, audio).refine(hits);
+    List<Hit> struck = new StrikeMeter(audio).refine(hits);
     assertEquals(hits.size(), struck.size());
     int loud = struck.get(0).velocity() + struck.get(4).velocity() + struck.get(8).velocity();
     int soft = struck.get(1).velocity() + struck.get(5).velocity() + struck.get(9).velocity();
@@ -45,7 +42,7 @@ class StrikeMeterTest {
       assertTrue(Math.abs(struck.get(k).velocity() - 81) < 8, "the network's scale is kept");
     }
     List<Hit> few = hits.subList(0, 3);
-    List<Hit> same = new StrikeMeter(mel, audio).refine(few);
+    List<Hit> same = new StrikeMeter(audio).refine(few);
     assertEquals(few, same, "too few hits to compare are left as they are");
   }
 

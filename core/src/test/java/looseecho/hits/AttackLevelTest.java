@@ -1,0 +1,62 @@
+package looseecho.hits;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.Random;
+import looseecho.activity.Lane;
+import looseecho.audio.Audio;
+import org.junit.jupiter.api.Test;
+
+/**
+ * A decibel is a decibel: amplitude ratios by their definition, ln(2) for twice as much (ISO
+ * 80000-8).
+ */
+class AttackLevelTest {
+  private static final int RATE = 44100;
+
+  /** Strokes of one noise at odd places, at the given gains, a second apart. */
+  private static Audio strokes(double... gains) {
+    float[] x = new float[RATE * (gains.length + 1)];
+    for (int i = 0; i < gains.length; i++) {
+      Random noise = new Random(5);
+      int from = (int) Math.round(time(i) * RATE);
+      for (int k = 0; k < RATE / 10; k++) {
+        x[from + k] += (float) (gains[i] * 0.3 * noise.nextGaussian() * Math.exp(-k / 900.0));
+      }
+    }
+    return new Audio(x, x, RATE);
+  }
+
+  /** Not on a frame of any spectrum. */
+  private static double time(int i) {
+    return 0.5 + i + 0.0013 * i;
+  }
+
+  @Test
+  void evenStrokesAreEvenWhereverTheyFall() {
+    for (Lane lane : new Lane[] {Lane.SNARE, Lane.CLAP, Lane.HAT_CLOSED, Lane.HAT_OPEN}) {
+      AttackLevel level = new AttackLevel(strokes(1, 1, 1, 1, 1, 1), lane);
+      for (int i = 1; i < 6; i++) {
+        assertEquals(level.at(time(0)), level.at(time(i)), 0.02, lane + " stroke " + i);
+      }
+    }
+  }
+
+  @Test
+  void halfAsLoudIsHalfAsLoud() {
+    for (Lane lane : Lane.HEARD) {
+      AttackLevel level = new AttackLevel(strokes(1, 0.5), lane);
+      assertEquals(Math.log(2), level.at(time(0)) - level.at(time(1)), 0.02, lane + "");
+    }
+  }
+
+  @Test
+  void aHitAtTheVeryEdgeHasALevelToo() {
+    AttackLevel level = new AttackLevel(strokes(1), Lane.SNARE);
+    for (double edge : new double[] {0, 0.001, 1.999, 2}) {
+      assertTrue(Double.isFinite(level.at(edge)), "at " + edge);
+      assertTrue(level.at(edge) < level.at(time(0)) - 1, "at " + edge);
+    }
+  }
+}
