@@ -9,8 +9,8 @@ import looseecho.audio.Audio;
 import org.junit.jupiter.api.Test;
 
 /**
- * A decibel is a decibel: amplitude ratios by their definition, ln(2) for twice as much (ISO
- * 80000-8).
+ * Levels are logarithms of amplitude ratios: ln(2) for twice as much (the neper, ISO 80000-3; from
+ * memory).
  */
 class AttackLevelTest {
   private static final int RATE = 44100;
