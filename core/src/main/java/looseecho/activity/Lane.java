@@ -72,4 +72,17 @@ public enum Lane {
   public Lane base() {
     return base;
   }
+
+  /** The band in hertz in which the lane's attack stands out (common practice). */
+  public double[] band() {
+    return switch (base) {
+      case KICK -> new double[] {30, 120};
+      case SNARE -> new double[] {180, 6000};
+      case CLAP -> new double[] {600, 6000};
+      case HAT_CLOSED, HAT_OPEN -> new double[] {7000, 16000};
+      case TOM -> new double[] {70, 300};
+      case CYMBAL -> new double[] {4000, 16000};
+      default -> new double[] {300, 9000};
+    };
+  }
 }

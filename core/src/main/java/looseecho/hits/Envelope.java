@@ -37,7 +37,7 @@ final class Envelope {
 
   /** Mean amplitude of a lane's band at a frame, in decibels. */
   double decibels(Lane lane, int frame) {
-    double[] hertz = StrikeMeter.band(lane);
+    double[] hertz = lane.band();
     double sum = 1e-9;
     int count = 0;
     for (int b = 0; b < MelSpectra.BANDS; b++) {

@@ -28,19 +28,6 @@ public final class StrikeMeter {
     this.audio = audio;
   }
 
-  /** The band in hertz in which a lane's attack stands out (common practice). */
-  public static double[] band(Lane lane) {
-    return switch (lane.base()) {
-      case KICK -> new double[] {30, 120};
-      case SNARE -> new double[] {180, 6000};
-      case CLAP -> new double[] {600, 6000};
-      case HAT_CLOSED, HAT_OPEN -> new double[] {7000, 16000};
-      case TOM -> new double[] {70, 300};
-      case CYMBAL -> new double[] {4000, 16000};
-      default -> new double[] {300, 9000};
-    };
-  }
-
   /** The same hits with refined velocities, in the same order. */
   public List<Hit> refine(List<Hit> hits) {
     Hit[] out = hits.toArray(new Hit[0]);

@@ -5,7 +5,6 @@ import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.dsp.Biquad;
 import looseecho.hits.Hit;
-import looseecho.hits.StrikeMeter;
 import looseecho.reading.Progress;
 
 /**
@@ -24,7 +23,7 @@ public final class LaneIsolator {
   public Audio isolate(Audio audio, Lane lane, List<Hit> hits, Progress progress) {
     int rate = audio.sampleRate();
     float[] gate = gate(audio, lane, hits);
-    double[] hertz = StrikeMeter.band(lane);
+    double[] hertz = lane.band();
     float[][] out = new float[2][audio.length()];
     for (int c = 0; c < 2; c++) {
       Biquad low = Biquad.highPass(rate, hertz[0], Q);
