@@ -126,7 +126,7 @@ final class HitCorrector implements StepChart.Editor {
   static String words(Hit h) {
     return String.format(
         java.util.Locale.ROOT,
-        "%s in bar %d, step %d, %s: %.0f %% sure. Y keeps it, Delete takes it out",
+        "%s, bar %d, step %d, %s: %.0f %% sure. Y keeps, Delete drops",
         h.lane().words(),
         h.bar(),
         h.step(),
