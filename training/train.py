@@ -57,14 +57,14 @@ def batch(rng, songs, size):
 def loss_of(out, y, v, counts):
     act = F.binary_cross_entropy_with_logits(out[..., :OUT], y, weight=(1 + (WEIGHT - 1) * y + 1.0 * y) * counts)
     y = (y * counts)[..., :LANES]; heard = torch.sigmoid(out[..., OUT:])
-    return act + .15 * (y * (heard - v) ** 2).sum() / (y.sum() + 1) + .08 * unlike(y * (y > .6), heard, v)
+    return act + .15 * (y * (heard - v) ** 2).sum() / (y.sum() + 1) + .1 * unlike(y * (y > .6), heard, v)
 
 
 def unlike(w, a, b):
     """One less the correlation of two loudnesses over a crop's hits of one lane, weighed by w; mean over those with enough uneven hits."""
     n = w.sum(dim=1, keepdim=True) + 1e-3; a, b = (x - (w * x).sum(dim=1, keepdim=True) / n for x in (a, b))
     cross, aa, bb = ((w * x).sum(dim=1) / n[:, 0] for x in (a * b, a * a, b * b))
-    counts = (n[:, 0] > 6) & (bb > .03 ** 2)
+    counts = (n[:, 0] > 6) & (bb > .012 ** 2)
     return ((1 - cross / torch.sqrt((aa + 1e-4) * bb + 1e-9)) * counts).sum() / (counts.sum() + 1)
 
 

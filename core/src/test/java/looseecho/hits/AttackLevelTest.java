@@ -3,6 +3,7 @@ package looseecho.hits;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.Arrays;
 import java.util.Random;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
@@ -38,7 +39,7 @@ class AttackLevelTest {
     for (Lane lane : new Lane[] {Lane.SNARE, Lane.CLAP, Lane.HAT_CLOSED, Lane.HAT_OPEN}) {
       AttackLevel level = new AttackLevel(strokes(1, 1, 1, 1, 1, 1), lane);
       for (int i = 1; i < 6; i++) {
-        assertEquals(level.at(time(0)), level.at(time(i)), 0.02, lane + " stroke " + i);
+        assertEquals(loud(level, time(0)), loud(level, time(i)), 0.02, lane + " stroke " + i);
       }
     }
   }
@@ -47,7 +48,27 @@ class AttackLevelTest {
   void halfAsLoudIsHalfAsLoud() {
     for (Lane lane : Lane.HEARD) {
       AttackLevel level = new AttackLevel(strokes(1, 0.5), lane);
-      assertEquals(Math.log(2), level.at(time(0)) - level.at(time(1)), 0.02, lane + "");
+      assertEquals(Math.log(2), loud(level, time(0)) - loud(level, time(1)), 0.02, lane + "");
+    }
+  }
+
+  /** What sounds on from before is taken off, and said to mask the hit. */
+  @Test
+  void aSteadyToneBeforeTheHitIsNotTheHit() {
+    Audio bare = strokes(1, 0.5);
+    float[] x = bare.mono();
+    for (int n = 0; n < x.length; n++) {
+      x[n] += (float) (0.05 * Math.sin(2 * Math.PI * 440.0 * n / RATE));
+    }
+    AttackLevel alone = new AttackLevel(bare, Lane.SNARE);
+    AttackLevel along = new AttackLevel(new Audio(x, x, RATE), Lane.SNARE);
+    int tone = (int) (4 * Math.log(440.0 / 150) / Math.log(2)); // quarters of an octave from 150 Hz
+    assertTrue(along.at(time(1)).masked()[tone] > 0.3, "masked");
+    assertTrue(alone.at(time(1)).masked()[tone] < 0.01, "not masked");
+    for (int band = 0; band < along.bands(); band++) {
+      if (Math.abs(band - tone) > 2) {
+        assertEquals(alone.at(time(0)).level()[band], along.at(time(0)).level()[band], 0.1);
+      }
     }
   }
 
@@ -55,8 +76,19 @@ class AttackLevelTest {
   void aHitAtTheVeryEdgeHasALevelToo() {
     AttackLevel level = new AttackLevel(strokes(1), Lane.SNARE);
     for (double edge : new double[] {0, 0.001, 1.999, 2}) {
-      assertTrue(Double.isFinite(level.at(edge)), "at " + edge);
-      assertTrue(level.at(edge) < level.at(time(0)) - 1, "at " + edge);
+      assertTrue(Double.isFinite(loud(level, edge)), "at " + edge);
+      assertTrue(loud(level, edge) < loud(level, time(0)) - 1, "at " + edge);
     }
+  }
+
+  @Test
+  void aDullRecordingHasNoHatBands() {
+    Audio dull = new Audio(new float[8000], new float[8000], 8000);
+    assertEquals(0, new AttackLevel(dull, Lane.HAT_CLOSED).bands());
+    assertTrue(new AttackLevel(dull, Lane.SNARE).bands() > 8);
+  }
+
+  private static double loud(AttackLevel level, double seconds) {
+    return Arrays.stream(level.at(seconds).level()).average().orElseThrow();
   }
 }

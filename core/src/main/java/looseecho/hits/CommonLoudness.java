@@ -1,0 +1,103 @@
+package looseecho.hits;
+
+import java.util.Arrays;
+import java.util.List;
+import looseecho.hits.AttackLevel.Attack;
+
+/**
+ * What the bands of one drum's hits have in common: how hard it is struck.
+ *
+ * <p>A drum struck harder is louder in all its bands alike; what sounds along with it moves some of
+ * them at some hits. So every band follows the common loudness with an error of its own, and the
+ * loudness is their mean, each weighed by one over the variance of its error in this very song
+ * (Bartlett, "The statistical conception of mental factors", British Journal of Psychology 28,
+ * 1937, for one factor with equal loadings), found by turns. A band counts less for a hit before
+ * which it was loud already, and for one at which it strays (Cauchy's weight: Holland and Welsch,
+ * "Robust regression using iteratively reweighted least-squares", Communications in Statistics 6,
+ * 1977).
+ */
+final class CommonLoudness {
+  private static final int ROUNDS = 10;
+  private static final double SURE = 0.1; // no band errs less, as the logarithm of an amplitude
+  private static final double STRAY = 0.4; // how quickly a band that strays loses its weight
+
+  private final double[][] level; // hits x bands
+  private final double[][] trust;
+  private final double[] offset; // of each band above the common loudness
+  private final double[] variance; // of each band's error
+  private double[] common;
+
+  private CommonLoudness(List<Attack> hits, double masking) {
+    level = hits.stream().map(Attack::level).toArray(double[][]::new);
+    trust = hits.stream().map(h -> trust(h.masked(), masking)).toArray(double[][]::new);
+    common = new double[level.length];
+    offset = new double[level[0].length];
+    variance = new double[offset.length];
+    Arrays.fill(variance, 1); // so that the first round is a plain mean
+  }
+
+  /**
+   * The natural logarithm of each hit's loudness, about a mean of zero.
+   *
+   * @param hits at least one, all with the same bands, of which there is at least one
+   * @param masking how much less a band counts where it was as loud before the hit
+   */
+  static double[] of(List<Attack> hits, double masking) {
+    CommonLoudness c = new CommonLoudness(hits, masking);
+    for (int b = 0; b < c.offset.length; b++) {
+      c.offset[b] = c.mean(b);
+    }
+    c.followBands(0);
+    for (int round = 0; round < ROUNDS; round++) {
+      for (int b = 0; b < c.offset.length; b++) {
+        c.offset[b] = c.mean(b);
+        c.variance[b] = c.meanSquare(b) + SURE * SURE;
+      }
+      c.followBands(STRAY);
+    }
+    return c.common;
+  }
+
+  private static double[] trust(double[] masked, double masking) {
+    return Arrays.stream(masked).map(m -> 1 / (1 + masking * m)).toArray();
+  }
+
+  private double mean(int band) {
+    double sum = 0;
+    double weight = 0;
+    for (int i = 0; i < common.length; i++) {
+      sum += trust[i][band] * (level[i][band] - common[i]);
+      weight += trust[i][band];
+    }
+    return sum / weight;
+  }
+
+  private double meanSquare(int band) {
+    double sum = 0;
+    double weight = 0;
+    for (int i = 0; i < common.length; i++) {
+      double error = level[i][band] - common[i] - offset[band];
+      sum += trust[i][band] * error * error;
+      weight += trust[i][band];
+    }
+    return sum / weight;
+  }
+
+  /** Each hit's loudness anew, from its bands. */
+  private void followBands(double stray) {
+    double[] next = new double[common.length];
+    for (int i = 0; i < common.length; i++) {
+      double weight = 0;
+      for (int b = 0; b < offset.length; b++) {
+        double above = level[i][b] - offset[b];
+        double error = above - common[i];
+        double w = trust[i][b] / (variance[b] + stray * error * error);
+        next[i] += w * above;
+        weight += w;
+      }
+      next[i] /= weight;
+    }
+    double middle = Arrays.stream(next).average().orElse(0);
+    common = Arrays.stream(next).map(c -> c - middle).toArray();
+  }
+}
