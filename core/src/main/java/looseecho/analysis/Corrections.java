@@ -61,10 +61,10 @@ public record Corrections(
     return new Corrections(pulse, key, sections, hits, value);
   }
 
-  /** The same with one more decision about a hit. */
-  public Corrections withHit(HitMark mark) {
+  /** The same with more decisions about hits, after those there are. */
+  public Corrections withHits(List<HitMark> marks) {
     List<HitMark> all = new java.util.ArrayList<>(hits);
-    all.add(mark);
+    all.addAll(marks);
     return new Corrections(pulse, key, sections, all, locked);
   }
 

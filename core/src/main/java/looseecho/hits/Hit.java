@@ -7,8 +7,8 @@ import looseecho.activity.Lane;
  *
  * @param lane which drum
  * @param time seconds, of the attack
- * @param velocity 1..127, louder is more: the network's estimate on the scale of General MIDI
- *     velocities, refined within the lane by the energy of the attack
+ * @param velocity 1..127 on the scale of General MIDI velocities, where twice the velocity is about
+ *     12 dB more: the network's estimate, refined within the lane by the energy of the attacks
  * @param bar number of the bar, as in the pulse
  * @param step sixteenth of the bar, from 1, nearest to the hit
  * @param offsetMs how late (positive) or early the hit is against its step

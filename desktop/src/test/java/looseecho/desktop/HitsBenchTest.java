@@ -74,9 +74,42 @@ class HitsBenchTest extends WindowTest {
     undo();
     undo();
     assertEquals(before, bar(Lane.KICK, 5));
+    theTypicalBarCorrectsEveryBar();
+    robot.clickOn("5  a");
     theNextDoubtfulHitIsSettledWithOneKey();
     oneDrumSoundsAlone();
     aPartIsTappedInAndKeepsItsFeel();
+  }
+
+  /** Added, given to another lane and taken out in eleven bars, each time at once. */
+  private void theTypicalBarCorrectsEveryBar() {
+    StepChart chart = robot.lookup("#steps").queryAs(StepChart.class);
+    robot.clickOn("typical");
+    robot.interact(() -> chart.cursor(Lane.KICK, 1));
+    robot.interact(chart::requestFocus);
+    assertEquals(0, onStep2(Lane.KICK));
+    long snares = onStep2(Lane.SNARE);
+    robot.type(KeyCode.ENTER);
+    until("a kick in every bar", () -> onStep2(Lane.KICK) == 11);
+    settled();
+    robot.press(KeyCode.ALT).type(KeyCode.DOWN).release(KeyCode.ALT);
+    until("they are snares", () -> onStep2(Lane.SNARE) == snares + 11);
+    settled();
+    assertEquals(0, onStep2(Lane.KICK));
+    undo();
+    robot.interact(() -> chart.cursor(Lane.KICK, 1));
+    robot.type(KeyCode.DELETE);
+    until("they are gone", () -> onStep2(Lane.KICK) == 0);
+    settled();
+    undo();
+    undo();
+    assertEquals(0, onStep2(Lane.KICK));
+  }
+
+  private long onStep2(Lane lane) {
+    return session.analysisProperty().get().hits().stream()
+        .filter(h -> h.lane() == lane && h.step() == 2 && h.bar() >= 5 && h.bar() <= 15)
+        .count();
   }
 
   private void theNextDoubtfulHitIsSettledWithOneKey() {

@@ -1,7 +1,10 @@
 package looseecho.desktop.hits;
 
+import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.IntSupplier;
+import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.session.Session;
@@ -10,7 +13,10 @@ import looseecho.echo.Words;
 import looseecho.hits.Hit;
 import looseecho.hits.HitMark;
 
-/** Corrects what was heard, hit by hit, in the bar that is shown. */
+/**
+ * Corrects what was heard, hit by hit, in the bar that is shown; in the typical bar, the same step
+ * of every bar of the section at once.
+ */
 final class HitCorrector implements StepChart.Editor {
   static final double DOUBT = 0.6;
   private static final int USUAL_VELOCITY = 90;
@@ -28,70 +34,79 @@ final class HitCorrector implements StepChart.Editor {
     return false;
   }
 
-  private Optional<Hit> hit(Lane lane, int step) {
+  private boolean typical() {
+    return bar.getAsInt() == BarRows.TYPICAL;
+  }
+
+  /** What is heard on a step of the bar shown; of the typical bar, in every bar of the section. */
+  private List<Hit> hits(Lane lane, int step) {
     Analysis a = session.analysisProperty().get();
     Template t = session.templateProperty().get();
-    if (bar.getAsInt() == BarRows.TYPICAL || a == null || t == null) {
-      session.messageProperty().set("Pick a single bar above to correct its hits.");
-      return Optional.empty();
+    if (a == null || t == null) {
+      return List.of();
     }
-    int number = number(t);
+    int first = typical() ? firstBar(t) : number(t);
+    int bars = typical() ? BarRows.bars(t, session.sectionProperty().get()) : 1;
     return a.hits().stream()
-        .filter(h -> h.lane() == lane && h.bar() == number && h.step() == step + 1)
-        .findFirst();
+        .filter(h -> h.lane() == lane && h.step() == step + 1)
+        .filter(h -> h.bar() >= first && h.bar() < first + bars)
+        .toList();
+  }
+
+  private int firstBar(Template t) {
+    return Math.max(0, t.beats().get(t.firstBeat(session.sectionProperty().get())).bar());
   }
 
   private int number(Template t) {
-    int first = t.beats().get(t.firstBeat(session.sectionProperty().get())).bar();
-    return Math.max(first, 0) + bar.getAsInt();
+    return firstBar(t) + bar.getAsInt();
   }
 
   /** Adds a hit on an empty step; keeps a doubtful one that is there. */
   @Override
   public void toggle(Lane lane, int step) {
-    Optional<Hit> there = hit(lane, step);
     Template t = session.templateProperty().get();
-    if (bar.getAsInt() == BarRows.TYPICAL || t == null) {
-      return;
-    }
-    if (there.isPresent()) {
-      Hit h = there.get();
-      correct(HitMark.set(h, lane, h.velocity()), "Kept " + place(lane, step));
-    } else {
-      double time =
-          t.time(session.sectionProperty().get(), bar.getAsInt() * t.stepsPerBar() + step, 0);
-      correct(HitMark.add(lane, time, USUAL_VELOCITY), "Added " + place(lane, step));
+    List<Hit> there = hits(lane, step);
+    if (!there.isEmpty()) {
+      correct(there, h -> HitMark.set(h, lane, h.velocity()), "Kept " + place(lane, step));
+    } else if (t != null) {
+      int section = session.sectionProperty().get();
+      int all = t.sections().get(section).beats() * t.meter().stepsPerBeat();
+      int from = typical() ? step : bar.getAsInt() * t.stepsPerBar() + step;
+      List<HitMark> added =
+          IntStream.iterate(from, s -> s < all, s -> s + t.stepsPerBar())
+              .limit(typical() ? all : 1)
+              .mapToObj(s -> HitMark.add(lane, t.time(section, s, 0), USUAL_VELOCITY))
+              .toList();
+      correct(added, "Added " + place(lane, step));
     }
   }
 
   @Override
   public void shape(Lane lane, int step, int louder, double laterMs) {
-    hit(lane, step)
-        .ifPresent(
-            h -> {
-              int velocity = Math.max(1, Math.min(127, h.velocity() + louder));
-              correct(HitMark.set(h, lane, velocity), place(lane, step) + ": loudness " + velocity);
-            });
+    List<Hit> there = hits(lane, step);
+    String words =
+        place(lane, step) + ": loudness " + (there.isEmpty() ? 0 : louder(there.get(0), louder));
+    correct(there, h -> HitMark.set(h, lane, louder(h, louder)), words);
+  }
+
+  private static int louder(Hit h, int by) {
+    return Math.max(1, Math.min(127, h.velocity() + by));
   }
 
   @Override
   public void delete(Lane lane, int step) {
-    hit(lane, step).ifPresent(h -> correct(HitMark.delete(h), "Took out " + place(lane, step)));
+    correct(hits(lane, step), HitMark::delete, "Took out " + place(lane, step));
   }
 
   @Override
   public void move(Lane lane, int step, Lane to) {
-    hit(lane, step)
-        .ifPresent(
-            h ->
-                correct(
-                    HitMark.set(h, to, h.velocity()),
-                    place(lane, step) + " is " + to.words() + " now"));
+    String words = place(lane, step) + " is " + to.words() + " now";
+    correct(hits(lane, step), h -> HitMark.set(h, to, h.velocity()), words);
   }
 
   /** All hits of one lane go to another. */
   void merge(Lane lane, Lane into) {
-    correct(HitMark.merge(lane, into), lane.words() + " counts as " + into.words());
+    correct(List.of(HitMark.merge(lane, into)), lane.words() + " counts as " + into.words());
   }
 
   /** The lanes are told apart again. */
@@ -100,13 +115,20 @@ final class HitCorrector implements StepChart.Editor {
         c -> c.withoutHits(m -> m.kind() == HitMark.Kind.MERGE), "Lanes as they were heard");
   }
 
-  private void correct(HitMark mark, String words) {
-    session.correct(c -> c.withHit(mark), words);
+  private void correct(List<Hit> there, Function<Hit, HitMark> mark, String words) {
+    correct(there.stream().map(mark).toList(), words);
+  }
+
+  private void correct(List<HitMark> marks, String words) {
+    if (!marks.isEmpty()) {
+      session.correct(c -> c.withHits(marks), words);
+    }
   }
 
   private String place(Lane lane, int step) {
     Template t = session.templateProperty().get();
-    return lane.words() + " in bar " + number(t) + ", step " + (step + 1);
+    String where = typical() || t == null ? "in every bar of the section" : "in bar " + number(t);
+    return lane.words() + " " + where + ", step " + (step + 1);
   }
 
   /** The doubtful hit after a time, or the first one; empty when all are settled. */

@@ -59,7 +59,7 @@ public final class HitsBench extends VBox {
     VBox.setVgrow(charts, Priority.ALWAYS);
     Label legend =
         new Label(
-            "Hollow: heard, at its true place; thin where doubtful or not in every bar. Solid: your echo.");
+            "Hollow: heard, at its true place; thin where doubtful or not in every bar. Solid: your echo. A change in the typical bar goes to every bar.");
     legend.getStyleClass().add(Theme.SMALL);
     getChildren().addAll(chooser, tools(), charts, hint, tapPanel, legend);
     session.analysisProperty().addListener((o, a, b) -> show());
