@@ -29,15 +29,13 @@ public final class HitFinder {
   private static final double FAINTEST = 0.12; // no hit below this
 
   /** By how much a kick must be clearer: where every beat usually has one, it is often imagined. */
-  private static final double KICK_CAUTION = 0.16;
+  private static final double KICK_CAUTION = 0.11;
 
   /** By how much fainter drums may be that two networks rarely agree on. */
   private static final double EASE = 0.05;
 
-  /** By how much a hat may be fainter: few other sounds are taken for one. */
-  private static final double HAT_EASE = 0.1;
-
-  private static final double OPEN_SLOPE = 1.5; // open hats differ most from song to song
+  /** The same for open hats, which few other sounds are taken for. */
+  private static final double OPEN_EASE = 0.1;
 
   /**
    * A crash opens a bar, mostly the first of a section (common practice): on a bar's first beat a
@@ -80,13 +78,11 @@ public final class HitFinder {
     for (Lane lane : Lane.HEARD) {
       progress.step("Picking the hits", (double) lane.ordinal() / Lane.HEARD.size());
       List<Peak> peaks = peaks(activity, lane, pulse);
-      double slope = lane == Lane.HAT_OPEN ? OPEN_SLOPE : settings.slope();
-      double shift = Math.max(-lowering(lane), slope * (sureness(peaks) - settings.usual()));
-      boolean hat = lane == Lane.HAT_CLOSED || lane == Lane.HAT_OPEN;
-      double base = settings.base() - (hat ? HAT_EASE : 0);
+      double surer = sureness(peaks) - settings.usual();
+      double shift = Math.max(-lowering(lane), settings.slope() * surer);
       for (Peak p : peaks) {
         double habit = habit(peaks, p);
-        double expected = base + (settings.expected() - base) * habit;
+        double expected = settings.base() + (settings.expected() - settings.base()) * habit;
         double caution = caution(lane, p, peaks);
         double threshold = Math.max(FAINTEST, Math.min(0.9, expected + shift + caution));
         if (p.height() >= threshold) {
@@ -102,7 +98,8 @@ public final class HitFinder {
   private static double caution(Lane lane, Peak p, List<Peak> peaks) {
     return switch (lane) {
       case KICK -> KICK_CAUTION;
-      case CLAP, HAT_OPEN, PERCUSSION -> -EASE;
+      case CLAP, HAT_CLOSED, TOM, PERCUSSION -> -EASE;
+      case HAT_OPEN -> -OPEN_EASE;
       case CYMBAL ->
           p.slot() <= 1 ? -CRASH_EASE : CRASH_CAUTION * (1 - Math.min(1, ride(peaks, p)));
       default -> 0;
