@@ -98,7 +98,7 @@ public final class HitFinder {
   private static double caution(Lane lane, Peak p, List<Peak> peaks) {
     return switch (lane) {
       case KICK -> KICK_CAUTION;
-      case CLAP, HAT_CLOSED, TOM, PERCUSSION -> -EASE;
+      case CLAP, HAT_CLOSED, PERCUSSION -> -EASE;
       case HAT_OPEN -> -OPEN_EASE;
       case CYMBAL ->
           p.slot() <= 1 ? -CRASH_EASE : CRASH_CAUTION * (1 - Math.min(1, ride(peaks, p)));
