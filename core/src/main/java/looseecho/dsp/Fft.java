@@ -17,21 +17,34 @@ public final class Fft {
    *     periodic Hann window scaled so that a full-scale sine between bins reads about 1
    */
   public Fft(int size, int windowSize) {
-    if (windowSize < 1 || windowSize > size || size % 2 != 0) {
+    this(size, scaled(hann(Math.max(0, windowSize))));
+  }
+
+  /**
+   * Prepares a transform with a window of one's own.
+   *
+   * @param window weights of as many samples as are taken, at most {@code size}; used as it is
+   */
+  public Fft(int size, float[] window) {
+    if (window.length < 1 || window.length > size || size % 2 != 0) {
       throw new IllegalArgumentException(
-          "need 1 <= windowSize <= even size (was: " + windowSize + ", " + size + ")");
+          "need 1 <= window <= even size (was: " + window.length + ", " + size + ")");
     }
     this.size = size;
     this.fft = new FloatFFT_1D(size);
     this.work = new float[size];
-    this.window = hann(windowSize);
+    this.window = window.clone();
+  }
+
+  private static float[] scaled(float[] window) {
     double sum = 0;
     for (float w : window) {
       sum += w;
     }
-    for (int i = 0; i < windowSize; i++) {
+    for (int i = 0; i < window.length; i++) {
       window[i] *= (float) (2 / sum);
     }
+    return window;
   }
 
   /** Number of magnitudes, size / 2 + 1; bin k is at k * rate / size hertz. */
@@ -62,7 +75,7 @@ public final class Fft {
   }
 
   /** Periodic Hann window (Harris 1978). */
-  static float[] hann(int n) {
+  public static float[] hann(int n) {
     float[] w = new float[n];
     for (int i = 0; i < n; i++) {
       w[i] = (float) (0.5 - 0.5 * Math.cos(2 * Math.PI * i / n));

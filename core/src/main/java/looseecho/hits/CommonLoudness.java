@@ -27,9 +27,9 @@ final class CommonLoudness {
   private final double[] variance; // of each band's error
   private double[] common;
 
-  private CommonLoudness(List<Attack> hits, double masking) {
+  private CommonLoudness(List<Attack> hits) {
     level = hits.stream().map(Attack::level).toArray(double[][]::new);
-    trust = hits.stream().map(h -> trust(h.masked(), masking)).toArray(double[][]::new);
+    trust = hits.stream().map(Attack::trust).toArray(double[][]::new);
     common = new double[level.length];
     offset = new double[level[0].length];
     variance = new double[offset.length];
@@ -40,10 +40,9 @@ final class CommonLoudness {
    * The natural logarithm of each hit's loudness, about a mean of zero.
    *
    * @param hits at least one, all with the same bands, of which there is at least one
-   * @param masking how much less a band counts where it was as loud before the hit
    */
-  static double[] of(List<Attack> hits, double masking) {
-    CommonLoudness c = new CommonLoudness(hits, masking);
+  static double[] of(List<Attack> hits) {
+    CommonLoudness c = new CommonLoudness(hits);
     for (int b = 0; b < c.offset.length; b++) {
       c.offset[b] = c.mean(b);
     }
@@ -56,10 +55,6 @@ final class CommonLoudness {
       c.followBands(STRAY);
     }
     return c.common;
-  }
-
-  private static double[] trust(double[] masked, double masking) {
-    return Arrays.stream(masked).map(m -> 1 / (1 + masking * m)).toArray();
   }
 
   private double mean(int band) {

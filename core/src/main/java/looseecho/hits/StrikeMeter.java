@@ -54,7 +54,7 @@ public final class StrikeMeter {
       return heard;
     }
     List<Attack> attacks = Arrays.stream(times).mapToObj(attack::at).toList();
-    double[] common = CommonLoudness.of(attacks, masking(lane));
+    double[] common = CommonLoudness.of(attacks);
     double[] sum = new double[times.length];
     add(sum, common, 1);
     add(sum, heard, heard(lane));
@@ -70,14 +70,6 @@ public final class StrikeMeter {
       case TOM -> 0.7;
       case PERCUSSION -> 1;
       default -> 0.5;
-    };
-  }
-
-  /** How much a band counts less where something else was loud; a snare is loud in too many. */
-  private static double masking(Lane lane) {
-    return switch (lane) {
-      case SNARE, HAT_CLOSED, CYMBAL -> 0;
-      default -> 4;
     };
   }
 

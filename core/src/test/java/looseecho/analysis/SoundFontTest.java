@@ -62,11 +62,10 @@ class SoundFontTest {
     Path midi = folder.resolve("song.mid");
     MidiSystem.write(sequence, 0, midi.toFile());
     Path wav = folder.resolve("song.wav");
-    List<String> command =
-        List.of("" + PLAYER, "-ni", "-q", "-R", "0", "-C", "0", "-r", "44100", "-F", "" + wav);
-    List<String> all = new ArrayList<>(command);
-    all.addAll(List.of("" + FONT, "" + midi));
-    Process player = new ProcessBuilder(all).redirectErrorStream(true).start();
+    List<String> command = new ArrayList<>(List.of(PLAYER.toString(), "-ni", "-q"));
+    command.addAll(List.of("-R", "0", "-C", "0", "-r", "44100", "-F", wav.toString()));
+    command.addAll(List.of(FONT.toString(), midi.toString()));
+    Process player = new ProcessBuilder(command).redirectErrorStream(true).start();
     player.getInputStream().readAllBytes();
     assertEquals(0, player.waitFor());
     return wav;

@@ -70,7 +70,7 @@ class StrikeMeterTest {
     bus.add(bass, 0, 1, 0);
     AttackLevel level = new AttackLevel(bus.audio(1), Lane.KICK);
     List<AttackLevel.Attack> attacks = Arrays.stream(times).mapToObj(level::at).toList();
-    double r = correlation(CommonLoudness.of(attacks, 4), logarithms(gains));
+    double r = correlation(CommonLoudness.of(attacks), logarithms(gains));
     assertTrue(r > 0.9, "correlation " + r);
     double plain = correlation(means(attacks), logarithms(gains));
     assertTrue(r > plain, "no better than the plain mean: " + r + " against " + plain);
@@ -91,9 +91,9 @@ class StrikeMeterTest {
       for (int b = 0; b < level.length; b++) {
         level[b] = 3 * b + t + (b == 2 ? 0.1 : 0.8) * random.nextGaussian();
       }
-      hits.add(new AttackLevel.Attack(level, new double[6]));
+      hits.add(new AttackLevel.Attack(level, new double[] {1, 1, 1, 1, 1, 1}));
     }
-    assertTrue(variance(CommonLoudness.of(hits, 0), truth) < 0.02);
+    assertTrue(variance(CommonLoudness.of(hits), truth) < 0.02);
     assertEquals(0.089, variance(means(hits), truth), 0.02);
   }
 
@@ -103,13 +103,12 @@ class StrikeMeterTest {
     List<AttackLevel.Attack> hits = new ArrayList<>();
     for (int i = 0; i < 20; i++) {
       double[] level = {i % 2, i % 2, i % 2, i % 2};
-      double[] masked = new double[4];
+      double[] trust = {1, i == 9 ? 0.08 : 1, 1, 1};
       level[0] += i == 6 ? 3 : 0;
       level[1] += i == 9 ? 1 : 0;
-      masked[1] = i == 9 ? 3 : 0;
-      hits.add(new AttackLevel.Attack(level, masked));
+      hits.add(new AttackLevel.Attack(level, trust));
     }
-    double[] common = CommonLoudness.of(hits, 4);
+    double[] common = CommonLoudness.of(hits);
     assertEquals(common[2], common[6], 0.1, "strays");
     assertEquals(common[1], common[9], 0.1, "masked");
     assertEquals(1, common[1] - common[2], 0.05);

@@ -53,6 +53,20 @@ final class HitCorrector implements StepChart.Editor {
         .toList();
   }
 
+  /**
+   * The hits that keeping or taking out means: in a single bar, of several strokes on a step, those
+   * in doubt.
+   */
+  private List<Hit> meant(Lane lane, int step) {
+    return typical() ? hits(lane, step) : doubtfulFirst(hits(lane, step));
+  }
+
+  /** The doubtful ones; all when none is. */
+  static List<Hit> doubtfulFirst(List<Hit> hits) {
+    List<Hit> doubtful = hits.stream().filter(h -> h.confidence() < DOUBT).toList();
+    return doubtful.isEmpty() ? hits : doubtful;
+  }
+
   private int firstBar(Template t) {
     return Math.max(0, t.beats().get(t.firstBeat(session.sectionProperty().get())).bar());
   }
@@ -65,7 +79,7 @@ final class HitCorrector implements StepChart.Editor {
   @Override
   public void toggle(Lane lane, int step) {
     Template t = session.templateProperty().get();
-    List<Hit> there = hits(lane, step);
+    List<Hit> there = meant(lane, step);
     if (!there.isEmpty()) {
       correct(there, h -> HitMark.set(h, lane, h.velocity()), "Kept " + place(lane, step));
     } else if (t != null) {
@@ -95,7 +109,7 @@ final class HitCorrector implements StepChart.Editor {
 
   @Override
   public void delete(Lane lane, int step) {
-    correct(hits(lane, step), HitMark::delete, "Took out " + place(lane, step));
+    correct(meant(lane, step), HitMark::delete, "Took out " + place(lane, step));
   }
 
   @Override
