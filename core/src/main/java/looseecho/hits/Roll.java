@@ -18,7 +18,7 @@ import looseecho.pulse.Pulse;
  * @param confidence mean of its hits
  */
 public record Roll(Set<Lane> lanes, double start, double end, String words, double confidence) {
-  private static final double SNARE_GAP = 0.30; // beats: sixteenths and quicker
+  private static final double SNARE_GAP = 0.36; // beats: eighth triplets and quicker
   private static final double HAT_GAP = 0.19; // quicker than sixteenths
   private static final int FEWEST = 5;
   private static final double EVEN = 1.9; // longest gap over shortest
@@ -100,7 +100,7 @@ public record Roll(Set<Lane> lanes, double start, double end, String words, doub
   /** The note value nearest to a gap in beats. */
   private static String division(double beats) {
     return beats > 0.29
-        ? "triplets"
+        ? "eighth triplets"
         : beats > 0.205 ? "sixteenths" : beats > 0.145 ? "sixteenth triplets" : "thirty-seconds";
   }
 

@@ -150,6 +150,32 @@ class GrooveTest {
     }
   }
 
+  /** The last bar of four leads over with triplets that grow (common practice). */
+  @Test
+  void fillsAndTripletRollsAreFound() {
+    List<Hit> hits = new ArrayList<>();
+    for (int bar = 1; bar <= 8; bar++) {
+      hits.add(snare(bar, 4, 100));
+      if (bar % 4 == 0) {
+        for (int k = 0; k < 6; k++) {
+          hits.add(snare(bar, 8 + k * 4 / 3.0, 50 + 10 * k));
+        }
+      } else {
+        hits.add(snare(bar, 12, 100));
+      }
+    }
+    assertEquals(List.of(4, 8), Fill.bars(hits, 1, 9));
+    List<Roll> rolls = Roll.find(hits, pulse());
+    assertEquals(2, rolls.size());
+    assertEquals("snare roll in eighth triplets, getting louder", rolls.get(0).words());
+  }
+
+  private static Hit snare(int bar, double step, int velocity) {
+    double time = ((bar - 1) * 16 + step) * STEP;
+    Place place = Place.of(time, pulse());
+    return new Hit(Lane.SNARE, time, velocity, bar, place.step(), place.offsetMs(), 1);
+  }
+
   @Test
   void decisionsAboutHitsAreCarriedOutInOrder() {
     List<Hit> heard = List.of(hit(Lane.KICK, 1, 1, 100), hit(Lane.SNARE, 1, 5, 90));

@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.io.IOException;
 import java.util.List;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -34,6 +35,10 @@ class HitsBenchTest extends WindowTest {
     until("the correction is in", () -> !session.work().runningProperty().get());
   }
 
+  private boolean shown(String words) {
+    return !robot.lookup((Label l) -> l.getText().contains(words)).queryAll().isEmpty();
+  }
+
   private void undo() {
     robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
     settled();
@@ -44,6 +49,8 @@ class HitsBenchTest extends WindowTest {
     openDemo();
     go("#step-hits");
     robot.interact(() -> session.sectionProperty().set(1));
+    assertTrue(shown("behind the kick; s"), "the snare lies behind the kick");
+    assertTrue(shown("Fills in bar"), "a roll on the toms leads out of the section");
     robot.clickOn("5  a");
     StepChart chart = robot.lookup("#steps").queryAs(StepChart.class);
     robot.interact(() -> chart.cursor(Lane.KICK, 1));

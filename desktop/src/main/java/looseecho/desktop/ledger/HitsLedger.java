@@ -3,9 +3,9 @@ package looseecho.desktop.ledger;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import looseecho.activity.Lane;
@@ -15,6 +15,7 @@ import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Words;
 import looseecho.form.Section;
+import looseecho.hits.Fill;
 import looseecho.hits.Groove;
 import looseecho.hits.Hit;
 import looseecho.hits.Place;
@@ -28,7 +29,7 @@ public final class HitsLedger extends VBox {
   private static final double DOUBT = 0.6;
 
   private final Session session;
-  private Map<Lane, Groove.LaneFeel> lanes = Map.of();
+  private DrumWords here; // of the chosen section; null without one
 
   public HitsLedger(Session session) {
     super(10);
@@ -40,6 +41,7 @@ public final class HitsLedger extends VBox {
 
   private void show(Analysis a) {
     getChildren().clear();
+    here = null;
     if (a == null || a.pulse().isEmpty()) {
       return;
     }
@@ -89,16 +91,14 @@ public final class HitsLedger extends VBox {
     }
     line(empty("eighths", g.empty(p.stepsPerBeat() / 2)));
     line(empty("sixteenths", g.empty(1)));
-    var cycle = Variants.of(a.hits(), EnumSet.allOf(Lane.class), first, end);
+    line(DrumWords.cycle(Variants.of(a.hits(), EnumSet.allOf(Lane.class), first, end)));
+    List<Integer> fills = Fill.bars(a.hits(), first, end);
     line(
-        (cycle.cycle() == 0
-                ? "No pattern comes round regularly"
-                : "The pattern comes round every " + Words.bars(cycle.cycle()))
-            + ", "
-            + cycle.patterns().size()
-            + (cycle.patterns().size() == 1 ? " variant" : " variants"));
+        fills.isEmpty()
+            ? "No fills on snare or toms"
+            : "Fills in bar " + fills.toString().replaceAll("[\\[\\]]", ""));
     getChildren().add(GroundLedger.rule());
-    lanes = g.lanes();
+    here = new DrumWords(a.hits(), p, g.lanes(), first, end);
   }
 
   private static String empty(String what, List<Integer> steps) {
@@ -110,10 +110,14 @@ public final class HitsLedger extends VBox {
   }
 
   private void line(String text) {
+    getChildren().add(small(text));
+  }
+
+  private static Label small(String text) {
     Label l = new Label(text);
     l.setWrapText(true);
     l.getStyleClass().add(Theme.SMALL);
-    getChildren().add(l);
+    return l;
   }
 
   private void swing(Swing s) {
@@ -138,20 +142,15 @@ public final class HitsLedger extends VBox {
                 .average()
                 .orElse(0));
     Label name = new Label(lane.words() + ", " + hits.size());
-    String here =
-        lanes.containsKey(lane)
-            ? "; here "
-                + lanes.get(lane).words()
-                + (lanes.get(lane).syncopation() > 0
-                    ? ", syncopation " + lanes.get(lane).syncopation()
-                    : "")
-            : "";
-    Label feel = new Label(Words.offset(mean) + ", ±" + Math.round(spread) + " ms" + here);
-    feel.setWrapText(true);
-    feel.getStyleClass().add(Theme.SMALL);
+    Label feel = small(Words.offset(mean) + ", ±" + Math.round(spread) + " ms");
+    VBox texts = new VBox(0, name, feel);
+    if (here != null && here.lanes().containsKey(lane)) {
+      texts.getChildren().add(small("here " + here.of(lane)));
+      Tooltip.install(texts, new Tooltip(here.more(lane)));
+    }
     var glyph = new javafx.scene.layout.StackPane(Glyphs.node(lane, 13));
     glyph.setMinWidth(20);
-    HBox row = new HBox(10, glyph, new VBox(0, name, feel));
+    HBox row = new HBox(10, glyph, texts);
     row.setAlignment(Pos.CENTER_LEFT);
     return row;
   }
