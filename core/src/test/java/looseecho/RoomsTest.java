@@ -14,6 +14,7 @@ class RoomsTest {
   private static final List<String> ROOMS =
       List.of(
           "reading",
+          "disk",
           "audio",
           "dsp",
           "activity",

@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -17,6 +18,7 @@ import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
 import looseecho.audio.AudioReader;
+import looseecho.disk.Outputs;
 import looseecho.exchange.JamsWriter;
 import looseecho.exchange.MidiSong;
 import looseecho.exchange.MidiWriter;
@@ -44,7 +46,7 @@ final class AnalyzeCommand implements Callable<Integer> {
       names = "--out",
       paramLabel = "DIR",
       description = "folder for the results (default: here)")
-  private Path out = Path.of(".");
+  private String out = ".";
 
   @Option(
       names = "--jobs",
@@ -52,11 +54,14 @@ final class AnalyzeCommand implements Callable<Integer> {
       description = "files heard at the same time (default: ${DEFAULT-VALUE})")
   private int jobs = 1;
 
+  @Option(names = "--force", description = Main.FORCE)
+  private boolean force;
+
   @Parameters(
       paramLabel = "FILE",
       arity = "1..*",
       description = "WAV, AIFF, FLAC, MP3 or Ogg Vorbis")
-  private List<Path> files = new ArrayList<>();
+  private List<String> files = new ArrayList<>();
 
   @Spec private CommandLine.Model.CommandSpec spec;
 
@@ -66,23 +71,60 @@ final class AnalyzeCommand implements Callable<Integer> {
       throw new CommandLine.ParameterException(
           spec.commandLine(), "--jobs must be 1 to 64 (was: " + jobs + ")");
     }
+    PrintWriter errors = spec.commandLine().getErr();
+    Optional<Path> folder = Careful.path(out, errors);
+    if (folder.isEmpty()) {
+      return 2;
+    }
     try {
-      Files.createDirectories(out);
+      Files.createDirectories(folder.get());
     } catch (IOException e) {
       throw new CommandLine.ParameterException(
           spec.commandLine(), "The folder " + out + " can't be made.");
     }
+    List<Path> inputs = new ArrayList<>();
+    List<String> failed = new ArrayList<>();
+    for (String file : files) {
+      Careful.path(file, errors).ifPresentOrElse(inputs::add, () -> failed.add(file));
+    }
+    failed.addAll(hear(inputs, folder.get()));
+    if (!failed.isEmpty() && files.size() > 1) {
+      Reporter.say(
+          errors,
+          (files.size() - failed.size())
+              + " of "
+              + files.size()
+              + " files are done. These failed: "
+              + String.join(", ", failed));
+    }
+    return failed.isEmpty() ? 0 : 1;
+  }
+
+  /** Hears all files; returns those that failed. */
+  private List<String> hear(List<Path> inputs, Path folder) throws Exception {
     Analyzer analyzer = new Analyzer();
+    Outputs allowed = new Outputs(inputs, force);
     ExecutorService pool = Executors.newFixedThreadPool(jobs);
     try {
-      List<Future<Boolean>> running = new ArrayList<>();
-      names(files)
-          .forEach((file, name) -> running.add(pool.submit(() -> one(analyzer, file, name))));
-      boolean all = true;
-      for (Future<Boolean> f : running) {
-        all &= f.get();
+      Map<Path, Future<Boolean>> running = new LinkedHashMap<>();
+      names(inputs)
+          .forEach(
+              (file, name) ->
+                  running.put(
+                      file,
+                      pool.submit(
+                          () ->
+                              Careful.run(
+                                  name,
+                                  spec.commandLine().getErr(),
+                                  () -> one(analyzer, file, name, folder, allowed)))));
+      List<String> failed = new ArrayList<>();
+      for (Map.Entry<Path, Future<Boolean>> f : running.entrySet()) {
+        if (!f.getValue().get()) {
+          failed.add(f.getKey().toString());
+        }
       }
-      return all ? 0 : 1;
+      return failed;
     } finally {
       pool.shutdownNow();
     }
@@ -93,7 +135,7 @@ final class AnalyzeCommand implements Callable<Integer> {
     Map<Path, String> out = new LinkedHashMap<>();
     for (Path f : files) {
       String full = String.valueOf(f.getFileName());
-      String stem = full.replaceFirst("(?<=.)\\.[^.]+$", "");
+      String stem = Careful.stem(f);
       String name = out.containsValue(stem) ? full : stem;
       for (int n = 2; out.containsValue(name); n++) {
         name = full + "-" + n;
@@ -103,27 +145,22 @@ final class AnalyzeCommand implements Callable<Integer> {
     return out;
   }
 
-  private boolean one(Analyzer analyzer, Path file, String name) {
+  private boolean one(Analyzer analyzer, Path file, String name, Path folder, Outputs allowed)
+      throws IOException {
     PrintWriter errors = spec.commandLine().getErr();
-    try {
-      Progress progress = new Reporter(name, errors);
-      AudioReader.Recording recording = new AudioReader().read(file, progress);
-      Analysis analysis = analyzer.analyse(recording.audio(), Corrections.NONE, progress);
-      new JamsWriter().write(analysis, name, out.resolve(name + ".jams"));
-      new MidiWriter().write(MidiSong.heard(analysis), out.resolve(name + ".mid"));
-      List<String> notes = new ArrayList<>(recording.notes());
-      notes.addAll(analysis.notes());
-      notes.forEach(n -> Reporter.say(errors, name + ": " + n));
-      Reporter.say(spec.commandLine().getOut(), summary(name, analysis));
-      return true;
-    } catch (IOException e) {
-      Reporter.say(errors, e.getMessage());
-    } catch (OutOfMemoryError e) {
-      Reporter.say(errors, name + ": There is not enough memory for a file of this length.");
-    } catch (RuntimeException e) {
-      Reporter.say(errors, name + ": Something went wrong inside the program (" + e + ").");
-    }
-    return false;
+    Path jams = folder.resolve(name + ".jams");
+    Path midi = folder.resolve(name + ".mid");
+    allowed.check(List.of(jams, midi));
+    Progress progress = new Reporter(name, errors);
+    AudioReader.Recording recording = new AudioReader().read(file, progress);
+    Analysis analysis = analyzer.analyse(recording.audio(), Corrections.NONE, progress);
+    new JamsWriter().write(analysis, name, jams);
+    new MidiWriter().write(MidiSong.heard(analysis), midi);
+    List<String> notes = new ArrayList<>(recording.notes());
+    notes.addAll(analysis.notes());
+    notes.forEach(n -> Reporter.say(errors, name + ": " + n));
+    Reporter.say(spec.commandLine().getOut(), summary(name, analysis));
+    return true;
   }
 
   private static String summary(String name, Analysis a) {
@@ -144,7 +181,7 @@ final class AnalyzeCommand implements Callable<Integer> {
         "%s: %s, %s, %d sections, %d hits, %d bass notes",
         name,
         pulse,
-        a.tonality().key().value().words(),
+        a.tonality().tonal() ? a.tonality().key().value().words() : "no key",
         a.form().sections().size(),
         a.hits().size(),
         a.tonality().bass().size());

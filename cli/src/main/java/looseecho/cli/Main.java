@@ -12,6 +12,9 @@ import picocli.CommandLine.Spec;
     description = "Takes reference tracks apart: tempo, bars, key, drum hits, bass, sections.",
     subcommands = {AnalyzeCommand.class, TemplateCommand.class, RenderCommand.class})
 public final class Main implements Runnable {
+  static final String FORCE =
+      "writes over files that are not earlier results of this program; never over FILE itself";
+
   @Spec private CommandLine.Model.CommandSpec spec;
 
   /** Ends the process with 0 when all went well, 1 when some files failed, 2 for wrong usage. */

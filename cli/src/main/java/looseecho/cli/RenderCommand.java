@@ -1,12 +1,18 @@
 package looseecho.cli;
 
 import java.io.IOException;
+import java.io.PrintWriter;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
+import looseecho.disk.Outputs;
 import looseecho.exchange.TemplateExport;
 import looseecho.project.Project;
 import looseecho.project.ProjectFile;
 import looseecho.sound.EchoRenderer;
+import looseecho.sound.SampleSound;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -20,42 +26,60 @@ import picocli.CommandLine.Spec;
     version = "Loose Echo 0.1.0",
     description = "Writes the echo of a project: its mix as WAV, its MIDI, and its stems.",
     exitCodeListHeading = "Exit codes:%n",
-    exitCodeList = {"0:done", "1:it failed", "2:wrong usage"})
+    exitCodeList = {"0:done", "1:it failed, or samples were missing", "2:wrong usage"})
 final class RenderCommand implements Callable<Integer> {
   @Parameters(paramLabel = "X.looseecho", description = "the project")
-  private Path file;
+  private String file;
 
   @Option(
       names = "--out",
       paramLabel = "DIR",
       description = "folder for the results (default: here)")
-  private Path out = Path.of(".");
+  private String out = ".";
 
   @Option(names = "--stems", description = "a WAV per part, too")
   private boolean stems;
+
+  @Option(names = "--force", description = Main.FORCE)
+  private boolean force;
 
   @Spec private CommandLine.Model.CommandSpec spec;
 
   @Override
   public Integer call() {
-    String name = String.valueOf(file.getFileName());
-    try {
-      Project project = new ProjectFile().read(file);
-      new TemplateExport()
-          .write(
-              project.template(),
-              new EchoRenderer(project.sounds()),
-              out,
-              name.replaceFirst("(?<=.)\\.[^.]+$", ""),
-              stems,
-              new Reporter(name, spec.commandLine().getErr()))
-          .forEach(p -> Reporter.say(spec.commandLine().getOut(), p.toString()));
-      return 0;
-    } catch (java.nio.file.NoSuchFileException e) {
-      Reporter.say(spec.commandLine().getErr(), "There is no file " + e.getMessage() + ".");
-    } catch (IOException e) {
-      Reporter.say(spec.commandLine().getErr(), e.getMessage());
+    PrintWriter errors = spec.commandLine().getErr();
+    Optional<Path> project = Careful.path(file, errors);
+    Optional<Path> folder = Careful.path(out, errors);
+    if (project.isEmpty() || folder.isEmpty()) {
+      return 1;
     }
-    return 1;
+    return Careful.run(file, errors, () -> render(project.get(), folder.get())) ? 0 : 1;
+  }
+
+  private boolean render(Path path, Path folder) throws IOException {
+    PrintWriter errors = spec.commandLine().getErr();
+    ProjectFile.Opened opened = new ProjectFile().open(path);
+    if (!opened.note().isEmpty()) {
+      Reporter.say(errors, opened.note());
+    }
+    Project project = opened.project();
+    List<Path> inputs = new ArrayList<>(List.of(path));
+    Careful.path(project.reference().path(), errors).ifPresent(inputs::add);
+    for (SampleSound s : project.sounds().samples().values()) {
+      Careful.path(s.path(), errors).ifPresent(inputs::add);
+    }
+    EchoRenderer renderer = new EchoRenderer(project.sounds());
+    renderer.missing().forEach(m -> Reporter.say(errors, m));
+    new TemplateExport()
+        .write(
+            project.template(),
+            renderer,
+            folder,
+            Careful.stem(path) + " echo",
+            stems,
+            new Outputs(inputs, force),
+            new Reporter(String.valueOf(path.getFileName()), errors))
+        .forEach(p -> Reporter.say(spec.commandLine().getOut(), p.toString()));
+    return renderer.missing().isEmpty();
   }
 }

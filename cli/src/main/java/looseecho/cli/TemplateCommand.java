@@ -12,6 +12,7 @@ import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
 import looseecho.audio.AudioReader;
+import looseecho.disk.Outputs;
 import looseecho.echo.Edits.Edited;
 import looseecho.echo.Retune;
 import looseecho.echo.Template;
@@ -41,13 +42,13 @@ import picocli.CommandLine.Spec;
     exitCodeList = {"0:done", "1:it failed", "2:wrong usage"})
 final class TemplateCommand implements Callable<Integer> {
   @Parameters(paramLabel = "FILE", description = "WAV, AIFF, FLAC, MP3 or Ogg Vorbis")
-  private Path file;
+  private String name;
 
   @Option(
       names = "-o",
       paramLabel = "X.looseecho",
       description = "the project (default: FILE's name, here)")
-  private Path out;
+  private String out;
 
   @Option(
       names = "--looseness",
@@ -70,6 +71,9 @@ final class TemplateCommand implements Callable<Integer> {
       description = "the same seed gives the same beat (default: ${DEFAULT-VALUE})")
   private long seed = 1;
 
+  @Option(names = "--force", description = Main.FORCE)
+  private boolean force;
+
   @Option(names = "--pack", description = "puts the reference itself into the project")
   private boolean pack;
 
@@ -79,30 +83,42 @@ final class TemplateCommand implements Callable<Integer> {
   public Integer call() {
     Optional<Key> wanted = check();
     PrintWriter errors = spec.commandLine().getErr();
-    String name = String.valueOf(file.getFileName());
-    try {
-      Reporter progress = new Reporter(name, errors);
-      AudioReader.Recording recording = new AudioReader().read(file, progress);
-      Analysis a = new Analyzer().analyse(recording.audio(), Corrections.NONE, progress);
-      Optional<Template> exact = new TemplateBuilder().build(a);
-      if (exact.isEmpty()) {
-        Reporter.say(errors, name + ": No beat was found, so there is nothing to build on.");
-        return 1;
-      }
-      Project project = project(exact.get(), wanted);
-      Path to =
-          out == null ? Path.of(name.replaceFirst("(?<=.)\\.[^.]+$", "") + ".looseecho") : out;
-      new ProjectFile().write(project, pack ? Optional.of(file) : Optional.empty(), to);
-      PrintWriter said = spec.commandLine().getOut();
-      project.log().forEach(line -> Reporter.say(said, line));
-      Originality.of(exact.get(), project.template(), project.sounds())
-          .forEach((x, v) -> Reporter.say(said, "New " + x.words() + ": " + Math.round(v) + " %"));
-      Reporter.say(said, to.toString());
-      return 0;
-    } catch (IOException e) {
-      Reporter.say(errors, e.getMessage());
+    Optional<Path> file = Careful.path(name, errors);
+    Optional<Path> to =
+        file.flatMap(f -> Careful.path(out == null ? Careful.stem(f) + ".looseecho" : out, errors));
+    if (file.isEmpty() || to.isEmpty()) {
       return 1;
     }
+    return Careful.run(name, errors, () -> make(file.get(), to.get(), wanted)) ? 0 : 1;
+  }
+
+  private boolean make(Path file, Path to, Optional<Key> wanted) throws IOException {
+    PrintWriter errors = spec.commandLine().getErr();
+    Outputs allowed = new Outputs(List.of(file), force);
+    allowed.check(to);
+    Reporter progress = new Reporter(name, errors);
+    AudioReader.Recording recording = new AudioReader().read(file, progress);
+    Analysis a = new Analyzer().analyse(recording.audio(), Corrections.NONE, progress);
+    recording.notes().forEach(n -> Reporter.say(errors, name + ": " + n));
+    a.notes().forEach(n -> Reporter.say(errors, name + ": " + n));
+    Optional<Template> exact = new TemplateBuilder().build(a);
+    if (exact.isEmpty()) {
+      Reporter.say(errors, name + ": No beat was found, so there is nothing to build on.");
+      return false;
+    }
+    Project project = project(file, exact.get(), wanted);
+    if (!a.tonality().tonal() && wanted.isEmpty()) {
+      String words = "No key was heard: " + exact.get().key().words() + " stands in for one";
+      project = project.noting(words);
+    }
+    allowed.check(to);
+    new ProjectFile().writeSealed(project, pack ? Optional.of(file) : Optional.empty(), to);
+    PrintWriter said = spec.commandLine().getOut();
+    project.log().forEach(line -> Reporter.say(said, line));
+    Originality.of(exact.get(), project.template(), project.sounds())
+        .forEach((x, v) -> Reporter.say(said, "New " + x.words() + ": " + Math.round(v) + " %"));
+    Reporter.say(said, to.toString());
+    return true;
   }
 
   private Optional<Key> check() {
@@ -120,7 +136,7 @@ final class TemplateCommand implements Callable<Integer> {
     }
   }
 
-  private Project project(Template exact, Optional<Key> wanted) throws IOException {
+  private Project project(Path file, Template exact, Optional<Key> wanted) throws IOException {
     List<String> log = new java.util.ArrayList<>(List.of("Template made from what was heard"));
     Template t = exact;
     Map<Aspect, Integer> amounts = new EnumMap<>(Aspect.class);

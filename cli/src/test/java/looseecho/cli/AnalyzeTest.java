@@ -70,7 +70,48 @@ class AnalyzeTest {
         MidiSystem.getSequence(results.resolve("tide song.mid").toFile()).getTracks().length > 3);
     assertFalse(Files.exists(results.resolve("bad.jams")));
     assertEquals(2, Files.list(results).count());
-    assertEquals(0, run("analyze", "--out", results.toString(), song.toString()).code());
+    assertEquals(
+        "1 of 2 files are done. These failed: " + bad,
+        o.err().get(o.err().size() - 1),
+        "a summary");
+    assertEquals(
+        0,
+        run("analyze", "--out", results.toString(), song.toString()).code(),
+        "an earlier result of its own may be replaced");
+    Path mine = Files.writeString(results.resolve("tide song.jams"), "{}");
+    Outcome kept = run("analyze", "--out", results.toString(), song.toString());
+    assertEquals(1, kept.code());
+    assertEquals("{}", Files.readString(mine));
+    assertTrue(kept.err().get(0).contains("--force"), kept.err().toString());
+    assertEquals(0, run("analyze", "--force", "--out", results.toString(), song.toString()).code());
+  }
+
+  /** File names are bytes: under the plain C locale Java can't spell the two bytes of an umlaut. */
+  @Test
+  void aNameThatTheLocaleCantSpellDoesNotEndTheBatch() throws Exception {
+    Path bad = Files.writeString(dir.resolve("bad.mp3"), "no music in here at all, not a note");
+    String script =
+        "LC_ALL=C exec \"$0\" -cp \"$1\" looseecho.cli.Main analyze --out . \"$(printf 'tr\\303\\274b.wav')\" \"$2\"";
+    Path err = dir.resolve("stderr");
+    Process process =
+        new ProcessBuilder(
+                "sh",
+                "-c",
+                script,
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                System.getProperty("java.class.path"),
+                bad.toString())
+            .directory(dir.toFile())
+            .redirectError(err.toFile())
+            .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+            .start();
+    assertTrue(process.waitFor(120, TimeUnit.SECONDS));
+    assertEquals(1, process.exitValue());
+    String said = Files.readString(err, java.nio.charset.StandardCharsets.ISO_8859_1);
+    assertTrue(said.contains("LC_ALL=C.UTF-8"), said);
+    assertTrue(said.contains("bad.mp3: This is not a sound file"), said);
+    assertTrue(said.contains("0 of 2 files are done"), said);
+    assertFalse(said.contains("Exception"), said);
   }
 
   @Test

@@ -1,6 +1,8 @@
 package looseecho.cli;
 
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -9,9 +11,11 @@ import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Optional;
 import looseecho.activity.Lane;
 import looseecho.audio.AudioReader;
 import looseecho.audio.WavWriter;
+import looseecho.disk.CrashReport;
 import looseecho.notes.Key;
 import looseecho.notes.Scale;
 import looseecho.project.Project;
@@ -19,6 +23,7 @@ import looseecho.project.ProjectFile;
 import looseecho.reading.Progress;
 import looseecho.sound.Bus;
 import looseecho.sound.EchoRenderer;
+import looseecho.sound.SampleSound;
 import looseecho.sound.Sounds;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -102,10 +107,55 @@ class TemplateCommandTest {
         4);
     assertEquals(q.template(), new ProjectFile().read(same).template(), "the seed decides");
     assertEquals(0, run("render", exact, "--out", dir.resolve("r"), "--stems"), err.toString());
-    var mix = new AudioReader().read(dir.resolve("r/exact.wav"), Progress.NONE).audio();
+    var mix = new AudioReader().read(dir.resolve("r/exact echo.wav"), Progress.NONE).audio();
     assertTrue(mix.duration() > 14 && mix.peak() > 0.2 && mix.peak() < 0.9);
     assertTrue(
-        Files.exists(dir.resolve("r/exact.mid")) && Files.exists(dir.resolve("r/exact kick.wav")));
+        Files.exists(dir.resolve("r/exact echo.mid"))
+            && Files.exists(dir.resolve("r/exact echo kick.wav")));
+  }
+
+  @Test
+  void nothingIsWrittenOverButEarlierResults() throws IOException {
+    Path song = beat();
+    byte[] sound = Files.readAllBytes(song);
+    assertEquals(1, run("template", song, "-o", song));
+    assertTrue(err.toString().contains("never written over"), err.toString());
+    assertEquals(1, run("template", song, "-o", song, "--force"));
+    Path project = dir.resolve("pier beat.looseecho");
+    assertEquals(0, run("template", song, "-o", project), err.toString());
+    assertEquals(0, run("template", song, "-o", project), err.toString());
+    assertEquals(0, run("render", project, "--out", dir), err.toString());
+    assertArrayEquals(sound, Files.readAllBytes(song), "the reference beside its echo");
+    Path echo = dir.resolve("pier beat echo.wav");
+    assertEquals(0, run("render", project, "--out", dir), "its own echo may be replaced");
+    Files.write(echo, new byte[] {1, 2, 3});
+    assertEquals(1, run("render", project, "--out", dir));
+    assertTrue(err.toString().contains("--force"), err.toString());
+    assertEquals(3, Files.size(echo));
+    assertEquals(0, run("render", project, "--out", dir, "--force"), err.toString());
+    Project p = new ProjectFile().read(project);
+    new ProjectFile().write(p, Optional.empty(), project); // as the window saves it
+    assertEquals(1, run("template", song, "-o", project));
+  }
+
+  @Test
+  void missingSamplesAreNamedAndFailuresOfTheProgramGoToAFile() throws IOException {
+    Path song = beat();
+    Path project = dir.resolve("p.looseecho");
+    assertEquals(0, run("template", song, "-o", project), err.toString());
+    Project p = new ProjectFile().read(project);
+    Path gone = dir.resolve("gone.wav");
+    Sounds sounds = p.sounds().with(Lane.CLAP, SampleSound.of(gone));
+    Project with =
+        new Project(p.reference(), p.corrections(), p.exact(), p.template(), sounds, p.log());
+    new ProjectFile().write(with, Optional.empty(), project);
+    assertEquals(1, run("render", project, "--out", dir.resolve("r")));
+    assertTrue(err.toString().contains("The sample for the clap can't be used"), err.toString());
+    assertTrue(Files.exists(dir.resolve("r/p echo.wav")), "rendered all the same");
+    String said = CrashReport.write(dir.resolve("reports"), "a test", new Error("odd"));
+    Path report = Path.of(said.substring(said.indexOf("Report: ") + 8));
+    assertTrue(Files.readString(report).contains("odd"), said);
+    assertFalse(said.contains("\n"), "one line: " + said);
   }
 
   @Test
@@ -115,7 +165,7 @@ class TemplateCommandTest {
     assertTrue(err.toString().contains("must be a key"), err.toString());
     assertEquals(1, run("template", dir.resolve("none.wav")));
     assertEquals(1, run("render", dir.resolve("none.looseecho")));
-    assertTrue(err.toString().contains("There is no file"), err.toString());
+    assertTrue(err.toString().contains("There is no project"), err.toString());
     Path bad = Files.writeString(dir.resolve("bad.looseecho"), "not a zip");
     assertEquals(1, run("render", bad));
     assertTrue(err.toString().contains("not a Loose Echo project"), err.toString());

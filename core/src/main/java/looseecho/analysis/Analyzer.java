@@ -216,6 +216,10 @@ public final class Analyzer {
     } else if (pulse.isEmpty()) {
       notes.add("No beat could be found. Open a longer piece, or one with a clearer pulse.");
     }
+    boolean tonal = heard.chroma.isTonal(heard.start, heard.end);
+    if (!tonal && wanted.key().isEmpty()) {
+      notes.add("No key was heard. Set one if you want to write notes.");
+    }
     Form form = new Form(List.of(), List.of(), List.of());
     List<Hit> hits = List.of();
     Feel feel = Feel.NONE;
@@ -229,7 +233,7 @@ public final class Analyzer {
               new HitDetails(heard.mel, heard.audio, pulse.get()).complete(found),
               pulse.get());
       feel = Feel.of(hits, pulse.get());
-      chords = new ChordFinder().find(heard.chroma, heard.bass, pulse.get());
+      chords = tonal ? new ChordFinder().find(heard.chroma, heard.bass, pulse.get()) : List.of();
       var material =
           new SectionFinder.Material(
               heard.mel,
@@ -242,7 +246,7 @@ public final class Analyzer {
               wanted.sections());
       form = new SectionFinder().find(material, progress);
     }
-    Reading<Key> key = key(heard, chords, heard.start, heard.end);
+    Reading<Key> key = whole(heard, chords, tonal);
     Reading<Key> settled = wanted.key().map(key::corrected).orElse(key);
     List<Reading<Key>> sectionKeys = new ArrayList<>();
     for (Section s : form.sections()) {
@@ -257,6 +261,7 @@ public final class Analyzer {
         hits,
         feel,
         new Tonality(
+            tonal || wanted.key().isPresent(),
             settled,
             sectionKeys,
             heard.chroma.tuningCents(),
@@ -265,6 +270,15 @@ public final class Analyzer {
             heard.riff,
             figures),
         notes);
+  }
+
+  /** The key of the whole; where none is heard, one that stands in for it with no confidence. */
+  private static Reading<Key> whole(Heard heard, List<Chord> chords, boolean tonal) {
+    Reading<Key> key = key(heard, chords, heard.start, heard.end);
+    return tonal
+        ? key
+        : new Reading<>(
+            key.value(), 0, "nothing keeps to a few notes", key.alternatives(), key.settledBy());
   }
 
   private static Reading<Key> key(Heard heard, List<Chord> chords, double from, double to) {

@@ -7,8 +7,16 @@ import java.nio.FloatBuffer;
  * over must not be written to again.
  */
 public final class Audio {
+  /** Slowest and fastest sampling rate, in hertz. */
+  public static final int MIN_RATE = 1_000;
+
+  public static final int MAX_RATE = 768_000;
+  private static final double CANCELLED = 0.1; // -20 dB of what the sides differ by
+  private static final double SILENT = 1e-4;
+
   private final FloatBuffer left;
   private final FloatBuffer right;
+  private final float turn; // 1, or -1 for a right side of opposite polarity
   private final int sampleRate;
 
   /**
@@ -24,17 +32,22 @@ public final class Audio {
 
   /** The same from buffers, such as a mapped file. */
   Audio(FloatBuffer left, FloatBuffer right, int sampleRate) {
+    this(left, right, sampleRate, 1);
+  }
+
+  private Audio(FloatBuffer left, FloatBuffer right, int sampleRate, float turn) {
     if (left.limit() != right.limit()) {
       throw new IllegalArgumentException(
           "channels differ in length: " + left.limit() + ", " + right.limit());
     }
-    if (sampleRate < 1000 || sampleRate > 768000) {
+    if (sampleRate < MIN_RATE || sampleRate > MAX_RATE) {
       throw new IllegalArgumentException(
           "sampleRate must be 1000..768000 (was: " + sampleRate + ")");
     }
     this.left = left;
     this.right = right;
     this.sampleRate = sampleRate;
+    this.turn = turn;
   }
 
   /** Number of samples per channel. */
@@ -56,13 +69,16 @@ public final class Audio {
   }
 
   public float right(int i) {
-    return right.get(i);
+    return turn * right.get(i);
   }
 
   /** A copy of one channel: 0 left, 1 right. */
   public float[] channel(int c) {
     float[] out = new float[length()];
     (c == 0 ? left : right).get(0, out);
+    for (int i = 0; c == 1 && turn < 0 && i < out.length; i++) {
+      out[i] = -out[i];
+    }
     return out;
   }
 
@@ -75,7 +91,7 @@ public final class Audio {
   public float[] mono(int from, int to) {
     float[] m = new float[to - from];
     for (int i = 0; i < m.length; i++) {
-      m[i] = 0.5f * (left.get(from + i) + right.get(from + i));
+      m[i] = 0.5f * (left.get(from + i) + turn * right.get(from + i));
     }
     return m;
   }
@@ -86,7 +102,7 @@ public final class Audio {
       int at = from + i;
       boolean inside = at >= 0 && at < left.limit();
       out[2 * i] = inside ? left.get(at) : 0;
-      out[2 * i + 1] = inside ? right.get(at) : 0;
+      out[2 * i + 1] = inside ? turn * right.get(at) : 0;
     }
   }
 
@@ -101,6 +117,26 @@ public final class Audio {
 
   /** The part from sample {@code from} to before {@code to}. */
   public Audio slice(int from, int to) {
-    return new Audio(left.slice(from, to - from), right.slice(from, to - from), sampleRate);
+    FloatBuffer l = left.slice(from, to - from);
+    return new Audio(l, right.slice(from, to - from), sampleRate, turn);
+  }
+
+  /** The same with the right side's polarity turned round. */
+  public Audio rightTurned() {
+    return new Audio(left, right, sampleRate, -turn);
+  }
+
+  /** True when both sides together are all but silent, though each of them sounds. */
+  public boolean sidesCancel() {
+    double sum = 0;
+    double difference = 0;
+    for (int i = 0; i < length(); i++) {
+      double l = left(i);
+      double r = right(i);
+      sum += (l + r) * (l + r);
+      difference += (l - r) * (l - r);
+    }
+    double rms = Math.sqrt(difference / Math.max(1, length())) / 2;
+    return rms > SILENT && Math.sqrt(sum) < CANCELLED * Math.sqrt(difference);
   }
 }

@@ -3,6 +3,7 @@ package looseecho.audio;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import javazoom.jl.decoder.Bitstream;
 import javazoom.jl.decoder.Decoder;
 import javazoom.jl.decoder.Header;
@@ -19,16 +20,17 @@ final class Mp3Decoder implements AudioReader.Decoder {
   private static final int DECODER_DELAY = 529;
 
   @Override
-  public long decode(InputStream in, SampleSink sink, Progress progress) throws IOException {
-    byte[] head = peek(in, 65536);
-    int[] delay = encoderDelay(head); // {samples at the start, samples at the end} or null
-    Trimmed out = new Trimmed(sink, delay == null ? 0 : delay[0] + DECODER_DELAY);
-    try {
+  public long decode(Path path, long skip, SampleSink sink, Progress progress) throws IOException {
+    try (GuardedStream in = GuardedStream.open(path, skip, progress)) {
+      byte[] head = peek(in, 65536);
+      int[] delay = encoderDelay(head); // {samples at the start, samples at the end} or null
+      Trimmed out = new Trimmed(sink, delay == null ? 0 : delay[0] + DECODER_DELAY);
       Bitstream bits = new Bitstream(in);
       Decoder decoder = new Decoder();
       boolean first = true;
       Header header;
       while ((header = bits.readFrame()) != null) {
+        in.block();
         if (!(first && delay != null)) {
           sink.format(header.frequency());
           out.channels = header.mode() == Header.SINGLE_CHANNEL ? 1 : 2;
@@ -38,13 +40,13 @@ final class Mp3Decoder implements AudioReader.Decoder {
         }
         first = false;
         bits.closeFrame();
-        progress.step("Reading", 0.5);
+        progress.step("Reading", in.done());
       }
+      out.finish(delay == null ? 0 : Math.max(0, delay[1] - DECODER_DELAY));
+      return -1;
     } catch (JavaLayerException e) {
       throw new IOException("damaged MP3", e);
     }
-    out.finish(delay == null ? 0 : Math.max(0, delay[1] - DECODER_DELAY));
-    return -1;
   }
 
   private static byte[] peek(InputStream in, int size) throws IOException {

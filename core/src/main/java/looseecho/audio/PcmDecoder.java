@@ -1,75 +1,90 @@
 package looseecho.audio;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import javax.sound.sampled.AudioFormat;
-import javax.sound.sampled.AudioInputStream;
-import javax.sound.sampled.AudioSystem;
-import javax.sound.sampled.UnsupportedAudioFileException;
+import java.nio.channels.FileChannel;
+import java.nio.file.Path;
 import looseecho.reading.Progress;
 
 /**
- * WAV (8 to 32 bit, 32 and 64 bit float, extensible) and AIFF through the JDK's readers, converted
- * to float here.
+ * Uncompressed sound: WAV (with its streamed and large kinds), AIFF and AIFF-C, of 8 to 32 bits, 32
+ * and 64 bit float, A-law and mu-law.
  */
 final class PcmDecoder implements AudioReader.Decoder {
+  private static final int BLOCK = 1 << 16;
+
   @Override
-  public long decode(InputStream in, SampleSink sink, Progress progress) throws IOException {
-    try (AudioInputStream pcm = AudioSystem.getAudioInputStream(in)) {
-      AudioFormat format = pcm.getFormat();
-      SampleReader reader = readerFor(format);
-      sink.format(Math.round(format.getSampleRate()));
-      int width = format.getFrameSize();
-      int channels = format.getChannels();
-      byte[] bytes = new byte[width * 16384];
-      ByteBuffer buffer = ByteBuffer.wrap(bytes);
-      buffer.order(format.isBigEndian() ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
-      float[] one = new float[channels];
-      double total = Math.max(1, pcm.getFrameLength());
-      int got;
-      while ((got = pcm.readNBytes(bytes, 0, bytes.length)) >= width) {
-        for (int f = 0; f + width <= got; f += width) {
-          for (int c = 0; c < channels; c++) {
-            one[c] = reader.read(buffer, f + c * (width / channels));
+  public long decode(Path path, long skip, SampleSink sink, Progress progress) throws IOException {
+    SoundFormat format = format(path);
+    sink.format(format.rate());
+    int frame = format.frame();
+    sink.expect(format.length() / frame);
+    byte[] bytes = new byte[BLOCK / frame * frame];
+    ByteBuffer buffer = ByteBuffer.wrap(bytes);
+    buffer.order(format.bigEndian() ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
+    float[] one = new float[format.channels()];
+    long left = format.length() < 0 ? Long.MAX_VALUE : format.length();
+    try (GuardedStream in = GuardedStream.open(path, format.start(), progress)) {
+      while (left >= frame) {
+        int got = in.readNBytes(bytes, 0, (int) Math.min(bytes.length, left));
+        for (int f = 0; f + frame <= got; f += frame) {
+          for (int c = 0; c < one.length; c++) {
+            one[c] = sample(format, buffer, f + c * format.bytes());
           }
-          sink.add(one, channels);
+          sink.add(one, one.length);
         }
-        progress.step("Reading", Math.min(1, sink.length() / total));
+        left -= got;
+        progress.step("Reading", in.done());
+        if (got < bytes.length) {
+          break;
+        }
       }
-      return pcm.getFrameLength();
-    } catch (UnsupportedAudioFileException e) {
-      throw new IOException("unsupported WAV or AIFF", e);
+    }
+    return format.length() < 0 ? -1 : format.length() / frame;
+  }
+
+  private static SoundFormat format(Path path) throws IOException {
+    try (FileChannel file = FileChannel.open(path)) {
+      ByteBuffer first = ByteBuffer.allocate(1);
+      file.read(first, 0);
+      return first.get(0) == 'F' ? AiffHeader.read(file) : WavHeader.read(file);
     }
   }
 
-  private interface SampleReader {
-    float read(ByteBuffer b, int at);
-  }
-
-  private static SampleReader readerFor(AudioFormat f) throws IOException {
-    boolean big = f.isBigEndian();
-    int bits = f.getSampleSizeInBits();
-    if (f.getEncoding().equals(AudioFormat.Encoding.PCM_FLOAT)) {
-      return bits == 64 ? (b, at) -> (float) b.getDouble(at) : ByteBuffer::getFloat;
-    }
-    boolean signed = f.getEncoding().equals(AudioFormat.Encoding.PCM_SIGNED);
-    if (!signed && !f.getEncoding().equals(AudioFormat.Encoding.PCM_UNSIGNED)) {
-      throw new IOException("unsupported sample encoding " + f.getEncoding());
-    }
-    return switch (bits) {
-      case 8 -> signed ? (b, at) -> b.get(at) / 128f : (b, at) -> ((b.get(at) & 0xFF) - 128) / 128f;
-      case 16 -> (b, at) -> b.getShort(at) / 32768f;
-      case 24 ->
-          (b, at) -> {
-            int low = b.get(at + (big ? 2 : 0)) & 0xFF;
-            int mid = b.get(at + 1) & 0xFF;
-            int high = b.get(at + (big ? 0 : 2));
-            return (high << 16 | mid << 8 | low) / 8388608f;
-          };
-      case 32 -> (b, at) -> b.getInt(at) / 2147483648f;
-      default -> throw new IOException("unsupported sample size " + bits);
+  private static float sample(SoundFormat f, ByteBuffer b, int at) {
+    return switch (f.coding()) {
+      case FLOAT -> f.bytes() == 8 ? (float) b.getDouble(at) : b.getFloat(at);
+      case A_LAW -> aLaw(b.get(at)) / 32768f;
+      case MU_LAW -> muLaw(b.get(at)) / 32768f;
+      case SIGNED -> whole(f, b, at) / 2147483648f;
+      case UNSIGNED -> (whole(f, b, at) ^ Integer.MIN_VALUE) / 2147483648f;
     };
+  }
+
+  /** A whole number of one to four bytes, its first bit in the highest place. */
+  private static int whole(SoundFormat f, ByteBuffer b, int at) {
+    int value = 0;
+    for (int k = 0; k < f.bytes(); k++) {
+      int from = f.bigEndian() ? at + k : at + f.bytes() - 1 - k;
+      value |= (b.get(from) & 0xFF) << 24 - 8 * k;
+    }
+    return value;
+  }
+
+  /** ITU-T G.711, A-law to 16 bits. */
+  private static int aLaw(byte coded) {
+    int c = coded ^ 0x55;
+    int segment = (c & 0x70) >> 4;
+    int value = (c & 0x0F) << 4 | 8;
+    value = segment == 0 ? value : (value | 0x100) << segment - 1;
+    return (c & 0x80) != 0 ? value : -value;
+  }
+
+  /** ITU-T G.711, mu-law to 16 bits. */
+  private static int muLaw(byte coded) {
+    int c = ~coded & 0xFF;
+    int value = (((c & 0x0F) << 3) + 0x84 << ((c & 0x70) >> 4)) - 0x84;
+    return (c & 0x80) != 0 ? -value : value;
   }
 }

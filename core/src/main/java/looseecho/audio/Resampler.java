@@ -20,8 +20,7 @@ public final class Resampler {
     if (in.sampleRate() == rate) {
       return in;
     }
-    SampleSink sink = new SampleSink(Integer.MAX_VALUE / rate);
-    sink.format(rate);
+    SampleSink sink = SampleSink.at(rate);
     float[] pair = new float[2];
     // In blocks of whole seconds with margins, so that a long sound is not held as a whole.
     for (int block = 0; (long) block * BLOCK_SECONDS * in.sampleRate() < in.length(); block++) {

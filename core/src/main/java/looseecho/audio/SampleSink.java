@@ -1,7 +1,6 @@
 package looseecho.audio;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.FloatBuffer;
 import java.util.Arrays;
 
@@ -11,6 +10,7 @@ import java.util.Arrays;
  */
 final class SampleSink {
   private static final float MINUS_3_DB = 0.70794576f;
+  private static final int MOST = Integer.MAX_VALUE / Float.BYTES - 1; // of a mapped file
   private static final int IN_MEMORY = 40_000_000; // samples of a side: a quarter of an hour
   private final int inMemory;
   private float[] left = new float[1 << 18];
@@ -20,6 +20,7 @@ final class SampleSink {
   private int held; // samples in the arrays
   private int length;
   private int sampleRate;
+  private boolean damaged;
   private final int maxSeconds;
 
   SampleSink(int maxSeconds) {
@@ -31,11 +32,32 @@ final class SampleSink {
     this.inMemory = inMemory;
   }
 
-  void format(int rate) {
-    if (sampleRate != 0 && sampleRate != rate) {
+  /** A sink for sound of our own that has a rate already. */
+  static SampleSink at(int rate) {
+    SampleSink sink = new SampleSink(Integer.MAX_VALUE / rate);
+    sink.sampleRate = rate;
+    return sink;
+  }
+
+  /** The sampling rate, to be told before the first sample. */
+  void format(double rate) throws UnreadableException {
+    if (!(rate >= Audio.MIN_RATE && rate <= Audio.MAX_RATE)) {
+      throw new UnreadableException(
+          "The file says that its sampling rate is "
+              + Math.round(rate)
+              + " Hz. From 1 to 768 kHz can be read.");
+    }
+    if (sampleRate != 0 && sampleRate != Math.round(rate)) {
       throw new IllegalStateException("the sampling rate changes within the file");
     }
-    sampleRate = rate;
+    sampleRate = (int) Math.round(rate);
+  }
+
+  /** Says how many samples will come, so that the room for them is looked for before. */
+  void expect(long samples) {
+    if (samples > inMemory && samples <= (long) maxSeconds * sampleRate) {
+      Spill.checkRoom(2 * samples * Float.BYTES);
+    }
   }
 
   /** Adds one sample of every channel; surround channels are folded down by 3 dB (ITU-R BS.775). */
@@ -61,7 +83,7 @@ final class SampleSink {
   }
 
   private void makeRoom() {
-    if (sampleRate > 0 && length > (long) maxSeconds * sampleRate) {
+    if (sampleRate > 0 && length > (long) maxSeconds * sampleRate || length > MOST) {
       throw new TooLongException();
     }
     if (leftSpill == null && length < inMemory) {
@@ -75,6 +97,7 @@ final class SampleSink {
   private void spill() {
     try {
       if (leftSpill == null) {
+        Spill.checkRoom(4L * held * Float.BYTES);
         leftSpill = new Spill();
         rightSpill = new Spill();
       }
@@ -82,9 +105,17 @@ final class SampleSink {
       rightSpill.write(right, held);
       held = 0;
     } catch (IOException e) {
-      throw new UncheckedIOException(
-          "there is no room for so long a sound in the temporary folder", e);
+      throw new NoRoomException(e);
     }
+  }
+
+  /** Says that a part of the file had to be passed over. */
+  void damaged() {
+    damaged = true;
+  }
+
+  boolean isDamaged() {
+    return damaged;
   }
 
   int length() {
@@ -106,10 +137,23 @@ final class SampleSink {
         FloatBuffer r = rightSpill.map();
         return new Audio(l.slice(a, b - a), r.slice(a, b - a), sampleRate);
       } catch (IOException e) {
-        throw new UncheckedIOException(e);
+        throw new NoRoomException(e);
       }
     }
     return new Audio(Arrays.copyOfRange(left, a, b), Arrays.copyOfRange(right, a, b), sampleRate);
+  }
+
+  /** Thrown when what does not fit into memory can't be put aside; the message is a sentence. */
+  static final class NoRoomException extends RuntimeException {
+    private static final long serialVersionUID = 1;
+
+    NoRoomException(Throwable cause) {
+      super(
+          "There is no room for so long a sound in the temporary folder "
+              + System.getProperty("java.io.tmpdir")
+              + ". Make room there and try again.",
+          cause);
+    }
   }
 
   /** Thrown when the file is longer than the sink takes. */

@@ -24,6 +24,18 @@ final class Spill {
             StandardOpenOption.DELETE_ON_CLOSE);
   }
 
+  /** Looks whether the temporary folder has room for so many bytes. */
+  static void checkRoom(long bytes) {
+    try {
+      Path folder = Path.of(System.getProperty("java.io.tmpdir"));
+      if (Files.getFileStore(folder).getUsableSpace() < bytes) {
+        throw new SampleSink.NoRoomException(null);
+      }
+    } catch (IOException e) {
+      throw new SampleSink.NoRoomException(e);
+    }
+  }
+
   void write(float[] samples, int count) throws IOException {
     ByteBuffer bytes = ByteBuffer.allocate(4 * count).order(ByteOrder.nativeOrder());
     bytes.asFloatBuffer().put(samples, 0, count);

@@ -9,7 +9,7 @@ import com.jcraft.jorbis.Comment;
 import com.jcraft.jorbis.DspState;
 import com.jcraft.jorbis.Info;
 import java.io.IOException;
-import java.io.InputStream;
+import java.nio.file.Path;
 import looseecho.reading.Progress;
 
 /**
@@ -30,21 +30,23 @@ final class VorbisDecoder implements AudioReader.Decoder {
   private long lastGranule = -1;
 
   @Override
-  public long decode(InputStream in, SampleSink sink, Progress progress) throws IOException {
+  public long decode(Path path, long skip, SampleSink sink, Progress progress) throws IOException {
     sync.init();
     info.init();
     Comment comment = new Comment();
     comment.init();
-    boolean ended = false;
-    while (!ended) {
-      int at = sync.buffer(CHUNK);
-      int got = in.read(sync.data, at, CHUNK);
-      ended = got <= 0;
-      sync.wrote(Math.max(0, got));
-      while (sync.pageout(page) == 1) {
-        takePage(comment, sink);
+    try (GuardedStream in = GuardedStream.open(path, skip, progress)) {
+      boolean ended = false;
+      while (!ended) {
+        int at = sync.buffer(CHUNK);
+        int got = in.read(sync.data, at, CHUNK);
+        ended = got <= 0;
+        sync.wrote(Math.max(0, got));
+        while (sync.pageout(page) == 1) {
+          takePage(comment, sink);
+        }
+        progress.step("Reading", in.done());
       }
-      progress.step("Reading", 0.5);
     }
     return lastGranule;
   }

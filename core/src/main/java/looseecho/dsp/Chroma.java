@@ -13,6 +13,9 @@ import java.util.List;
  * neighbourhood's mean, which keeps drums out.
  */
 public final class Chroma {
+  private static final double FAINT = 0.02; // strength of a frame below which nothing is sung
+  private static final double STRONG = 0.25; // of the strongest pitch class
+  private static final double EVEN = 0.965; // normalised entropy; 1 for noise, .76 to .93 for songs
   private static final double LOW_HZ = 65;
   private static final double HIGH_HZ = 2100;
   private static final double STAND_OUT = 2.2;
@@ -170,6 +173,32 @@ public final class Chroma {
   /** How far the recording lies above 440 Hz tuning, in cents, -50..50. */
   public double tuningCents() {
     return tuningCents;
+  }
+
+  /**
+   * True when a few pitch classes stand out over the others for long enough to speak of a key:
+   * noise, speech and slides spread over all twelve, drums have hardly any, a lone tone has one.
+   */
+  public boolean isTonal(double from, double to) {
+    double[] all = sum(from, to);
+    double[] tones = new double[12];
+    double sum = 0;
+    double most = 0;
+    for (int c = 0; c < 12; c++) {
+      tones[c] = all[c] + 0.5 * all[12 + c];
+      sum += tones[c];
+      most = Math.max(most, tones[c]);
+    }
+    if (sum <= FAINT * (to - from) / hopSeconds) {
+      return false;
+    }
+    double evenness = 0;
+    int strong = 0;
+    for (double t : tones) {
+      evenness -= t > 0 ? t / sum * Math.log(t / sum) / Math.log(12) : 0;
+      strong += t > STRONG * most ? 1 : 0;
+    }
+    return evenness < EVEN && strong >= 3;
   }
 
   /**

@@ -1,5 +1,7 @@
 package looseecho.echo;
 
+import java.util.Objects;
+
 /**
  * One drum hit of the template.
  *
@@ -11,16 +13,12 @@ package looseecho.echo;
  */
 public record StepHit(
     int step, double offsetMs, int velocity, Ornament ornament, double lengthSteps) {
-  private static final double LONGEST = 64;
-
   public StepHit {
-    if (step < 0 || velocity < 1 || velocity > 127 || !Double.isFinite(offsetMs)) {
-      throw new IllegalArgumentException(
-          "need step >= 0 and velocity 1..127 (was: " + step + ", " + velocity + ")");
-    }
-    if (!(lengthSteps >= 0 && lengthSteps <= LONGEST)) {
-      throw new IllegalArgumentException("lengthSteps must be 0..64 (was: " + lengthSteps + ")");
-    }
+    Limits.within("step", step, 0, Limits.STEPS);
+    Limits.within("offsetMs", offsetMs, -Limits.OFFSET_MS, Limits.OFFSET_MS);
+    Limits.within("velocity", velocity, 1, 127);
+    Limits.within("lengthSteps", lengthSteps, 0, Limits.HIT_STEPS);
+    Objects.requireNonNull(ornament, "ornament must not be null");
   }
 
   public StepHit(int step, double offsetMs, int velocity) {
@@ -45,7 +43,7 @@ public record StepHit(
 
   /** The same cut off after so many sixteenths; 0 or less lets it ring. */
   public StepHit lasting(double steps) {
-    double length = Math.max(0, Math.min(LONGEST, steps));
+    double length = Math.max(0, Math.min(Limits.HIT_STEPS, steps));
     return new StepHit(step, offsetMs, velocity, ornament, length);
   }
 }

@@ -19,22 +19,13 @@ public record StepNote(
     double slide,
     double slideMs) {
   public StepNote {
-    if (step < 0
-        || !(lengthSteps > 0)
-        || pitch < 0
-        || pitch > 127
-        || velocity < 1
-        || velocity > 127) {
-      throw new IllegalArgumentException(
-          "not a note: step "
-              + step
-              + ", length "
-              + lengthSteps
-              + ", pitch "
-              + pitch
-              + ", loudness "
-              + velocity);
-    }
+    Limits.within("step", step, 0, Limits.STEPS);
+    Limits.within("offsetMs", offsetMs, -Limits.OFFSET_MS, Limits.OFFSET_MS);
+    Limits.within("lengthSteps", lengthSteps, Double.MIN_VALUE, Limits.STEPS);
+    Limits.within("pitch", pitch, 0, 127);
+    Limits.within("velocity", velocity, 1, 127);
+    Limits.within("slide", slide, -Limits.SEMITONES, Limits.SEMITONES);
+    Limits.within("slideMs", slideMs, 0, Limits.SOUND_MS);
   }
 
   public StepNote(int step, double offsetMs, double lengthSteps, int pitch, int velocity) {

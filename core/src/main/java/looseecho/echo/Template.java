@@ -2,6 +2,7 @@ package looseecho.echo;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import looseecho.notes.Key;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Meter;
@@ -20,7 +21,14 @@ public record Template(
   public Template {
     beats = List.copyOf(beats);
     sections = List.copyOf(sections);
-    int sum = sections.stream().mapToInt(TemplateSection::beats).sum();
+    Limits.within("bpm", bpm, Limits.SLOWEST_BPM, Limits.FASTEST_BPM);
+    Limits.within("sections", sections.size(), 0, Limits.SECTIONS);
+    Objects.requireNonNull(meter, "meter must not be null");
+    Objects.requireNonNull(key, "key must not be null");
+    long sum = sections.stream().mapToLong(TemplateSection::beats).sum();
+    Limits.within("beats", sum, 0, Limits.BEATS);
+    Limits.within(
+        "events", sections.stream().mapToLong(TemplateSection::events).sum(), 0, Limits.EVENTS);
     if (sum + 1 != beats.size()) {
       throw new IllegalArgumentException(
           "sections have " + sum + " beats, the map " + (beats.size() - 1));

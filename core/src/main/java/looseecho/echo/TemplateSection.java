@@ -25,6 +25,9 @@ public record TemplateSection(
     Map<Lane, List<StepHit>> drums,
     Map<Line, List<StepNote>> lines) {
   public TemplateSection {
+    Limits.text("label", label);
+    Limits.text("role", role);
+    Limits.within("beats", beats, 0, Limits.BEATS);
     drums = played(new EnumMap<>(Lane.class), drums);
     lines = played(new EnumMap<>(Line.class), lines);
   }
@@ -37,6 +40,12 @@ public record TemplateSection(
           }
         });
     return Collections.unmodifiableMap(copy);
+  }
+
+  /** Hits and notes of all parts. */
+  int events() {
+    return drums.values().stream().mapToInt(List::size).sum()
+        + lines.values().stream().mapToInt(List::size).sum();
   }
 
   /** Hits of a lane; empty when it is not played. */

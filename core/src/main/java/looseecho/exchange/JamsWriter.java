@@ -9,12 +9,15 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import looseecho.analysis.Analysis;
+import looseecho.disk.Seal;
+import looseecho.disk.WholeFile;
 import looseecho.form.Event;
 import looseecho.form.Section;
 import looseecho.hits.Feel;
 import looseecho.notes.Chord;
 import looseecho.notes.Key;
 import looseecho.notes.Note;
+import looseecho.notes.Tonality;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Reading;
@@ -33,10 +36,12 @@ public final class JamsWriter {
   public void write(Analysis a, String title, Path path) throws IOException {
     WholeFile.write(
         path,
-        part ->
-            new ObjectMapper()
-                .writerWithDefaultPrettyPrinter()
-                .writeValue(part.toFile(), document(a, title)));
+        part -> {
+          ObjectNode root = document(a, title);
+          ((ObjectNode) root.get("sandbox")).put("seal", Seal.BLANK);
+          new ObjectMapper().writerWithDefaultPrettyPrinter().writeValue(part.toFile(), root);
+          Seal.close(part);
+        });
   }
 
   /** The document as a tree. */
@@ -53,7 +58,7 @@ public final class JamsWriter {
     ObjectNode sandbox = root.putObject("sandbox");
     sandbox.put("tuning_cents", round(a.tonality().tuningCents(), 2));
     a.pulse().ifPresent(p -> pulse(p, a.feel(), a.duration(), annotations, sandbox));
-    key(a.tonality().key(), a.duration(), annotations);
+    key(a.tonality(), a.duration(), annotations);
     sectionKeys(a, annotations);
     ArrayNode sections = annotation(annotations, "segment_open", "sections", a.duration());
     for (Section s : a.form().sections()) {
@@ -128,7 +133,7 @@ public final class JamsWriter {
   private static void sectionKeys(Analysis a, ArrayNode annotations) {
     List<Section> sections = a.form().sections();
     List<Reading<Key>> keys = a.tonality().sectionKeys();
-    if (keys.size() != sections.size() || keys.isEmpty()) {
+    if (keys.size() != sections.size() || !a.tonality().tonal()) {
       return;
     }
     ArrayNode data = annotation(annotations, "key_mode", "key per section", a.duration());
@@ -140,8 +145,13 @@ public final class JamsWriter {
     }
   }
 
-  private static void key(Reading<Key> key, double duration, ArrayNode annotations) {
+  private static void key(Tonality tonality, double duration, ArrayNode annotations) {
     ArrayNode data = annotation(annotations, "key_mode", "key", duration);
+    Reading<Key> key = tonality.key();
+    if (!tonality.tonal()) {
+      observe(data, 0, duration, JSON.textNode("N"), 1 - key.confidence());
+      return;
+    }
     observe(data, 0, duration, JSON.textNode(key.value().label()), key.confidence());
     key.alternatives()
         .forEach(k -> observe(data, 0, duration, JSON.textNode(k.value().label()), k.confidence()));

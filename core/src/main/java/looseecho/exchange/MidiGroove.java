@@ -1,6 +1,8 @@
 package looseecho.exchange;
 
+import java.io.EOFException;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -24,6 +26,8 @@ import looseecho.echo.GrooveLift;
 public final class MidiGroove {
   private static final int STEPS = 16;
   private static final int DEFAULT_US = 500_000;
+  private static final long MOST_BYTES = 32L << 20;
+  private static final int SMALLEST = 6; // a 64th, as a power of two
 
   private MidiGroove() {}
 
@@ -31,11 +35,19 @@ public final class MidiGroove {
   public static GrooveLift read(Path file) throws IOException {
     Sequence sequence;
     try {
+      if (!Files.isRegularFile(file)) {
+        throw new IOException(file.getFileName() + " is not a file that can be read.");
+      }
+      if (Files.size(file) > MOST_BYTES) {
+        throw new IOException(file.getFileName() + " is far too large for a MIDI file.");
+      }
       sequence = MidiSystem.getSequence(file.toFile());
-    } catch (InvalidMidiDataException e) {
+    } catch (EOFException e) {
+      throw new IOException(file.getFileName() + " is empty or cut off.", e);
+    } catch (InvalidMidiDataException | RuntimeException e) {
       throw new IOException(file.getFileName() + " is not a MIDI file that can be read.", e);
     }
-    if (sequence.getDivisionType() != Sequence.PPQ) {
+    if (sequence.getDivisionType() != Sequence.PPQ || sequence.getResolution() < 1) {
       throw new IOException(file.getFileName() + " counts in film frames and has no beats.");
     }
     double stepTicks = sequence.getResolution() / 4.0;
@@ -78,8 +90,11 @@ public final class MidiGroove {
     for (Track track : sequence.getTracks()) {
       for (int i = 0; i < track.size(); i++) {
         if (track.get(i).getMessage() instanceof MetaMessage m && m.getType() == 0x58) {
-          int steps = STEPS * m.getData()[0] >> m.getData()[1];
-          out.put(track.get(i).getTick(), Math.max(1, steps));
+          byte[] d = m.getData();
+          boolean whole = d.length >= 2 && d[0] > 0 && d[1] >= 0 && d[1] <= SMALLEST;
+          if (whole && STEPS * d[0] >> d[1] > 0) {
+            out.put(track.get(i).getTick(), STEPS * d[0] >> d[1]);
+          }
         }
       }
     }
@@ -117,7 +132,10 @@ public final class MidiGroove {
       for (int i = 0; i < track.size(); i++) {
         if (track.get(i).getMessage() instanceof MetaMessage m && m.getType() == 0x51) {
           byte[] d = m.getData();
-          return (d[0] & 0xff) << 16 | (d[1] & 0xff) << 8 | d[2] & 0xff;
+          int us = d.length < 3 ? 0 : (d[0] & 0xff) << 16 | (d[1] & 0xff) << 8 | d[2] & 0xff;
+          if (us > 0) {
+            return us;
+          }
         }
       }
     }

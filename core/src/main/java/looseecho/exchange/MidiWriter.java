@@ -12,6 +12,8 @@ import javax.sound.midi.MidiSystem;
 import javax.sound.midi.Sequence;
 import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
+import looseecho.disk.Seal;
+import looseecho.disk.WholeFile;
 import looseecho.notes.Key;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Meter;
@@ -32,7 +34,12 @@ public final class MidiWriter {
   public void write(MidiSong song, Path path) throws IOException {
     try {
       Sequence sequence = sequence(song);
-      WholeFile.write(path, part -> MidiSystem.write(sequence, 1, part.toFile()));
+      WholeFile.write(
+          path,
+          part -> {
+            MidiSystem.write(sequence, 1, part.toFile());
+            Seal.close(part);
+          });
     } catch (InvalidMidiDataException e) {
       throw new IOException("the notes can't be written as MIDI", e);
     }
@@ -45,6 +52,7 @@ public final class MidiWriter {
     Sequence sequence = new Sequence(Sequence.PPQ, PPQ);
     Track head = sequence.createTrack();
     meta(head, 0, 0x03, "Tempo and sections".getBytes(StandardCharsets.UTF_8));
+    meta(head, 0, 0x01, Seal.BLANK.getBytes(StandardCharsets.UTF_8));
     List<Stretch> map = tempoMap(song.beats(), song.meter(), head);
     Key key = song.key();
     meta(head, 0, 0x59, new byte[] {(byte) key.fifths(), (byte) (key.minor() ? 1 : 0)});

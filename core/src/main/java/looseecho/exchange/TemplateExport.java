@@ -10,6 +10,7 @@ import java.util.Map;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.audio.WavWriter;
+import looseecho.disk.Outputs;
 import looseecho.echo.Ornament;
 import looseecho.echo.StepHit;
 import looseecho.echo.StepNote;
@@ -26,29 +27,42 @@ public final class TemplateExport {
   /**
    * Writes NAME.mid, NAME.wav and, when asked for, NAME PART.wav into a folder, made if need be.
    *
+   * @param allowed says which files may be written over; looked at before anything is written
    * @return the files written
    */
   public List<Path> write(
-      Template t, EchoRenderer renderer, Path folder, String name, boolean stems, Progress progress)
+      Template t,
+      EchoRenderer renderer,
+      Path folder,
+      String name,
+      boolean stems,
+      Outputs allowed,
+      Progress progress)
       throws IOException {
     Files.createDirectories(folder);
-    List<Path> files = new ArrayList<>();
-    files.add(folder.resolve(name + ".mid"));
-    new MidiWriter().write(song(t), files.get(0));
-    files.add(folder.resolve(name + ".wav"));
+    Path midi = folder.resolve(name + ".mid");
+    Path mix = folder.resolve(name + ".wav");
+    List<Path> files = new ArrayList<>(List.of(midi, mix));
+    if (stems) {
+      renderer.stems(t).forEach(stem -> files.add(folder.resolve(stem(name, stem))));
+    }
+    allowed.check(files);
+    new MidiWriter().write(song(t), midi);
     if (!stems) {
-      new WavWriter().write(renderer.mix(t, progress), files.get(1));
+      new WavWriter().write(renderer.mix(t, progress), mix);
       return files;
     }
     EchoRenderer.Rendering sound = renderer.render(t, progress);
-    new WavWriter().write(sound.mix(), files.get(1));
+    new WavWriter().write(sound.mix(), mix);
     for (Map.Entry<String, Audio> stem : sound.stems().entrySet()) {
       progress.step("Writing " + stem.getKey(), 0);
-      Path file = folder.resolve(name + " " + stem.getKey() + ".wav");
-      new WavWriter().write(stem.getValue(), file);
-      files.add(file);
+      new WavWriter().write(stem.getValue(), folder.resolve(stem(name, stem.getKey())));
     }
     return files;
+  }
+
+  private static String stem(String name, String part) {
+    return name + " " + part + ".wav";
   }
 
   /** The template as a MIDI song. */

@@ -16,6 +16,7 @@ import looseecho.pulse.Pulse;
  */
 public record HitMark(Kind kind, Lane lane, double time, Lane to, int velocity) {
   private static final double SAME_SECONDS = 0.03;
+  private static final double MOST_SECONDS = 86_400;
 
   /** What is decided. */
   public enum Kind {
@@ -28,6 +29,9 @@ public record HitMark(Kind kind, Lane lane, double time, Lane to, int velocity) 
   }
 
   public HitMark {
+    if (!(time >= 0 && time <= MOST_SECONDS)) {
+      throw new IllegalArgumentException("time must be within a day (was: " + time + ")");
+    }
     if (velocity < 1 || velocity > 127) {
       throw new IllegalArgumentException("velocity must be 1..127 (was: " + velocity + ")");
     }

@@ -6,6 +6,7 @@ import looseecho.reading.Reading;
 /**
  * The tonal half of what was heard.
  *
+ * @param tonal false when no key is heard; then {@code key} only stands in for one
  * @param key with the other keys it may be
  * @param sectionKeys keys of the sections, in their order; empty where there are none
  * @param tuningCents how far the recording lies above 440 Hz
@@ -14,6 +15,7 @@ import looseecho.reading.Reading;
  * @param figures what the riff repeats
  */
 public record Tonality(
+    boolean tonal,
     Reading<Key> key,
     List<Reading<Key>> sectionKeys,
     double tuningCents,

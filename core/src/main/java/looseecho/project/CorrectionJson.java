@@ -7,13 +7,14 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import looseecho.activity.Lane;
 import looseecho.analysis.Corrections;
 import looseecho.form.SectionMark;
 import looseecho.hits.HitMark;
 import looseecho.notes.Key;
 import looseecho.pulse.Meter;
-import looseecho.pulse.PulseFinder.Wanted;
 
 /** Corrections as JSON and back. */
 final class CorrectionJson {
@@ -43,39 +44,94 @@ final class CorrectionJson {
     return n;
   }
 
-  /** Throws {@link IllegalArgumentException} for what can't be corrections. */
-  static Corrections read(JsonNode n) {
-    Wanted pulse =
-        new Wanted(
-            number(n, "bpm"),
-            number(n, "bar_one_at"),
-            text(n, "meter").map(Meter::parse),
-            number(n, "nudge").orElse(0.0));
-    List<SectionMark> sections = new ArrayList<>();
-    for (JsonNode s : n.path("sections")) {
-      sections.add(
-          new SectionMark(
-              s.path("start").asDouble(), s.path("label").asText("A"), s.path("role").asText("")));
-    }
-    List<HitMark> hits = new ArrayList<>();
-    for (JsonNode h : n.path("hits")) {
-      hits.add(
-          new HitMark(
-              HitMark.Kind.valueOf(h.path("kind").asText()),
-              Lane.valueOf(h.path("lane").asText()),
-              h.path("time").asDouble(),
-              Lane.valueOf(h.path("to").asText()),
-              h.path("velocity").asInt()));
-    }
-    return new Corrections(
-        pulse, text(n, "key").map(Key::parse), sections, hits, n.path("locked").asBoolean());
+  /**
+   * Corrections as far as they make sense.
+   *
+   * @param refused names of those that do not; they are left out
+   */
+  record Read(Corrections corrections, List<String> refused) {}
+
+  /** Reads corrections one by one. */
+  static Read read(JsonNode n) {
+    Reader r = new Reader(n);
+    r.field("bpm", JsonNode::isNumber, v -> c -> c.withBpm(v.asDouble()));
+    r.field("bar_one_at", JsonNode::isNumber, v -> c -> c.withBarOneAt(v.asDouble()));
+    r.field(
+        "meter",
+        JsonNode::isTextual,
+        v -> c -> c.withPulse(c.pulse().withMeter(Meter.parse(v.asText()))));
+    r.field("nudge", JsonNode::isNumber, v -> c -> c.withPulse(c.pulse().withNudge(v.asDouble())));
+    r.field("key", JsonNode::isTextual, v -> c -> c.withKey(Key.parse(v.asText())));
+    r.field("locked", JsonNode::isBoolean, v -> c -> c.withLocked(v.asBoolean()));
+    List<SectionMark> sections = r.list("sections", CorrectionJson::section);
+    r.change("sections", c -> c.withSections(sections));
+    List<HitMark> hits = r.list("hits", CorrectionJson::hit);
+    r.change("hits", c -> c.withHits(hits));
+    return new Read(r.corrections, List.copyOf(r.refused));
   }
 
-  private static Optional<String> text(JsonNode n, String field) {
-    return Optional.ofNullable(n.get(field)).map(JsonNode::asText);
+  private static SectionMark section(JsonNode s) {
+    if (!s.path("start").isNumber()) {
+      throw new IllegalArgumentException("no start");
+    }
+    return new SectionMark(
+        s.path("start").asDouble(), s.path("label").asText("A"), s.path("role").asText(""));
   }
 
-  private static Optional<Double> number(JsonNode n, String field) {
-    return Optional.ofNullable(n.get(field)).map(JsonNode::asDouble);
+  private static HitMark hit(JsonNode h) {
+    if (!h.path("time").isNumber() || !h.path("velocity").isInt()) {
+      throw new IllegalArgumentException("no time or no loudness");
+    }
+    return new HitMark(
+        HitMark.Kind.valueOf(h.path("kind").asText()),
+        Lane.valueOf(h.path("lane").asText()),
+        h.path("time").asDouble(),
+        Lane.valueOf(h.path("to").asText()),
+        h.path("velocity").asInt());
+  }
+
+  /** Takes what can be taken and notes the rest. */
+  private static final class Reader {
+    private final JsonNode from;
+    private final List<String> refused = new ArrayList<>();
+    private Corrections corrections = Corrections.NONE;
+
+    Reader(JsonNode from) {
+      this.from = from;
+    }
+
+    void field(
+        String name,
+        java.util.function.Predicate<JsonNode> kind,
+        Function<JsonNode, UnaryOperator<Corrections>> change) {
+      Optional<JsonNode> value = Optional.ofNullable(from.get(name));
+      if (value.isPresent() && !kind.test(value.get())) {
+        refused.add(name);
+      } else {
+        value.ifPresent(v -> change(name, change.apply(v)));
+      }
+    }
+
+    void change(String name, UnaryOperator<Corrections> change) {
+      try {
+        corrections = change.apply(corrections);
+      } catch (IllegalArgumentException e) {
+        refused.add(name);
+      }
+    }
+
+    <T> List<T> list(String name, Function<JsonNode, T> read) {
+      List<T> out = new ArrayList<>();
+      int number = 0;
+      for (JsonNode n : from.path(name)) {
+        number++;
+        try {
+          out.add(read.apply(n));
+        } catch (IllegalArgumentException e) {
+          refused.add(name + " " + number);
+        }
+      }
+      return out;
+    }
   }
 }

@@ -8,14 +8,18 @@ import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
+import java.util.List;
 import looseecho.analysis.Corrections;
-import looseecho.exchange.WholeFile;
+import looseecho.disk.UserFolder;
+import looseecho.disk.WholeFile;
 
 /**
  * Keeps corrections apart from what was measured: one small JSON file per reference, found by the
  * sound file's hash.
  */
 public final class CorrectionStore {
+  private static final long MOST_BYTES = 32L << 20;
+  private static final int SHOWN = 5;
   private final Path folder;
   private final ObjectMapper json = new ObjectMapper();
 
@@ -29,12 +33,7 @@ public final class CorrectionStore {
 
   /** The user's own store. */
   public static CorrectionStore ofUser() {
-    String xdg = System.getenv("XDG_DATA_HOME");
-    Path base =
-        xdg == null || xdg.isBlank()
-            ? Path.of(System.getProperty("user.home"), ".local", "share")
-            : Path.of(xdg);
-    return new CorrectionStore(base.resolve("loose-echo").resolve("corrections"));
+    return new CorrectionStore(UserFolder.path().resolve("corrections"));
   }
 
   /** SHA-256 of the file's bytes, in hex. */
@@ -51,19 +50,41 @@ public final class CorrectionStore {
     }
   }
 
-  /** What is stored; {@link Corrections#NONE} when there is nothing or it can't be understood. */
-  public Corrections load(String fingerprint) {
+  /**
+   * What is stored for a reference.
+   *
+   * @param note a sentence about what could not be understood and was left out; may be empty
+   */
+  public record Stored(Corrections corrections, String note) {}
+
+  /** What is stored; {@link Corrections#NONE} when there is nothing. */
+  public Stored load(String fingerprint) {
     Path file = folder.resolve(fingerprint + ".json");
     if (!Files.exists(file)) {
-      return Corrections.NONE;
+      return new Stored(Corrections.NONE, "");
     }
     try {
-      return CorrectionJson.read(json.readTree(file.toFile()));
-    } catch (IOException | IllegalArgumentException e) {
+      if (Files.size(file) > MOST_BYTES) {
+        throw new IOException("too large for corrections");
+      }
+      CorrectionJson.Read read = CorrectionJson.read(json.readTree(file.toFile()));
+      return new Stored(read.corrections(), leftOut(read.refused()));
+    } catch (IOException | RuntimeException e) {
       System.getLogger(getClass().getName())
-          .log(System.Logger.Level.WARNING, "corrections can't be read: " + file, e);
-      return Corrections.NONE;
+          .log(System.Logger.Level.DEBUG, "corrections can't be read: " + file, e);
+      return new Stored(
+          Corrections.NONE, "Earlier corrections of this track could not be read: " + file + ".");
     }
+  }
+
+  /** A sentence about corrections that make no sense; empty for none. */
+  static String leftOut(List<String> refused) {
+    if (refused.isEmpty()) {
+      return "";
+    }
+    String some = String.join(", ", refused.subList(0, Math.min(SHOWN, refused.size())));
+    String more = refused.size() > SHOWN ? " and " + (refused.size() - SHOWN) + " more" : "";
+    return "These corrections make no sense and were left out: " + some + more + ".";
   }
 
   /** Stores the corrections of one reference. */

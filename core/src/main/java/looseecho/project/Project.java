@@ -1,7 +1,9 @@
 package looseecho.project;
 
+import java.util.ArrayList;
 import java.util.List;
 import looseecho.analysis.Corrections;
+import looseecho.echo.Limits;
 import looseecho.echo.Template;
 import looseecho.sound.Sounds;
 
@@ -30,9 +32,22 @@ public record Project(
    * @param fingerprint SHA-256 of its bytes, in hex
    * @param packed true when the sound itself is in the project file
    */
-  public record Link(String name, String path, String fingerprint, boolean packed) {}
+  public record Link(String name, String path, String fingerprint, boolean packed) {
+    public Link {
+      Limits.text("name", name);
+      Limits.text("path", path);
+      Limits.text("fingerprint", fingerprint);
+    }
+  }
 
   public Project {
     log = List.copyOf(log);
+  }
+
+  /** The same with one more line in its log. */
+  public Project noting(String words) {
+    List<String> more = new ArrayList<>(log);
+    more.add(words);
+    return new Project(reference, corrections, exact, template, sounds, more);
   }
 }

@@ -6,23 +6,27 @@ import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.io.BufferedInputStream;
+import java.io.BufferedOutputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
+import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
+import looseecho.disk.Seal;
+import looseecho.disk.WholeFile;
+import looseecho.echo.Limits;
 import looseecho.echo.Template;
-import looseecho.exchange.WholeFile;
 import looseecho.sound.Sounds;
 
 /**
@@ -39,9 +43,7 @@ public final class ProjectFile {
 
   private static final long MOST_JSON = 64L << 20;
   private static final long MOST_SOUND = 4L << 30;
-  private static final int MOST_ENTRIES = 16;
-  private static final int MOST_BEATS = 200_000;
-  private static final int MOST_SECTIONS = 5_000;
+  private static final String ENDING = "[A-Za-z0-9]{1,8}";
   private static final String JSON = "project.json";
   private static final String SOUND = "reference.";
 
@@ -55,6 +57,7 @@ public final class ProjectFile {
                           .maxStringLength(100_000)
                           .build())
                   .build())
+          .configure(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS, true) // byte-equal each time
           .configure(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES, false)
           .configure(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES, true);
 
@@ -67,31 +70,54 @@ public final class ProjectFile {
     }
   }
 
+  /** A project and what the person should know about it, such as corrections left out. */
+  public record Opened(Project project, String note) {}
+
   /**
-   * Writes a project.
+   * Writes a project that a person works on.
    *
    * @param packed the reference's sound file to put in, empty to leave it where it is
    */
   public void write(Project project, Optional<Path> packed, Path path) throws IOException {
+    WholeFile.write(path, part -> writePart(project, packed, part, false));
+  }
+
+  /** The same with a seal: nobody has worked on it yet, so it may be made anew over itself. */
+  public void writeSealed(Project project, Optional<Path> packed, Path path) throws IOException {
+    WholeFile.write(path, part -> writePart(project, packed, part, true));
+  }
+
+  private void writePart(Project project, Optional<Path> packed, Path part, boolean sealed)
+      throws IOException {
     byte[] json = mapper.writerWithDefaultPrettyPrinter().writeValueAsBytes(tree(project, packed));
-    WholeFile.write(
-        path,
-        part -> {
-          try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(part))) {
-            zip.putNextEntry(new ZipEntry(JSON));
-            zip.write(json);
-            zip.closeEntry();
-            if (packed.isPresent()) {
-              pack(packed.get(), zip);
-            }
-          }
-          read(part); // what can't be read back is not kept
-        });
+    try (ZipOutputStream zip =
+        new ZipOutputStream(new BufferedOutputStream(Files.newOutputStream(part)))) {
+      zip.putNextEntry(entry(JSON));
+      zip.write(json);
+      zip.closeEntry();
+      if (packed.isPresent()) {
+        pack(packed.get(), zip);
+      }
+      if (sealed) {
+        zip.setComment(Seal.BLANK);
+      }
+    }
+    if (sealed) {
+      Seal.close(part);
+    }
+    read(part); // what can't be read back is not kept
+  }
+
+  /** An entry without a time, so that the same work gives the same bytes. */
+  private static ZipEntry entry(String name) {
+    ZipEntry entry = new ZipEntry(name);
+    entry.setTimeLocal(LocalDateTime.of(1980, 1, 1, 0, 0));
+    return entry;
   }
 
   private static void pack(Path sound, ZipOutputStream zip) throws IOException {
     String name = sound.getFileName().toString();
-    String ending = name.substring(name.lastIndexOf('.') + 1);
+    String ending = name.substring(name.lastIndexOf('.') + 1).replaceAll("[^A-Za-z0-9]", "");
     CRC32 crc = new CRC32();
     try (InputStream in = Files.newInputStream(sound)) {
       byte[] buffer = new byte[1 << 16];
@@ -99,7 +125,7 @@ public final class ProjectFile {
         crc.update(buffer, 0, n);
       }
     }
-    ZipEntry entry = new ZipEntry(SOUND + ending.replaceAll("[^A-Za-z0-9]", ""));
+    ZipEntry entry = entry(SOUND + (ending.matches(ENDING) ? ending : "sound"));
     entry.setMethod(ZipEntry.STORED); // sound is not made smaller by zip
     entry.setSize(Files.size(sound));
     entry.setCrc(crc.getValue());
@@ -126,22 +152,45 @@ public final class ProjectFile {
 
   /** Reads a project. */
   public Project read(Path path) throws IOException {
+    return open(path).project();
+  }
+
+  /** Reads a project, and says what had to be left out. */
+  public Opened open(Path path) throws IOException {
     String name = String.valueOf(path.getFileName());
-    try (ZipInputStream zip =
-        new ZipInputStream(new BufferedInputStream(Files.newInputStream(path)))) {
-      ZipEntry entry = zip.getNextEntry();
-      for (int i = 0; entry != null && i < MOST_ENTRIES; i++) {
-        if (entry.getName().equals(JSON)) {
-          return parse(bounded(zip, MOST_JSON, name), name);
-        }
-        entry = zip.getNextEntry();
+    try (ZipFile zip = zip(path, name)) {
+      ZipEntry entry = zip.getEntry(JSON);
+      if (entry == null) {
+        throw bad(name, "is not a Loose Echo project", null);
       }
-      throw bad(name, "is not a Loose Echo project", null);
-    } catch (BadProjectException | NoSuchFileException e) {
+      return parse(bounded(zip.getInputStream(entry), MOST_JSON, name), name);
+    } catch (BadProjectException e) {
       throw e;
     } catch (IOException | IllegalArgumentException e) {
       throw bad(name, "is damaged", e);
     }
+  }
+
+  private static ZipFile zip(Path path, String name) throws IOException {
+    if (!Files.exists(path)) {
+      throw new BadProjectException("There is no project " + path + ".", null);
+    }
+    if (!Files.isRegularFile(path)) {
+      throw bad(name, "is a folder, a pipe or a device, not a project,", null);
+    }
+    byte[] head;
+    try (InputStream in = Files.newInputStream(path)) {
+      head = in.readNBytes(2);
+    } catch (AccessDeniedException e) {
+      throw new BadProjectException("There is no permission to read " + path + ".", e);
+    }
+    if (head.length == 0) {
+      throw bad(name, "is empty", null);
+    }
+    if (head.length < 2 || head[0] != 'P' || head[1] != 'K') {
+      throw bad(name, "is not a Loose Echo project", null);
+    }
+    return new ZipFile(path.toFile());
   }
 
   private static BadProjectException bad(String name, String what, Throwable cause) {
@@ -161,7 +210,7 @@ public final class ProjectFile {
     return out.toByteArray();
   }
 
-  private Project parse(byte[] json, String name) throws IOException {
+  private Opened parse(byte[] json, String name) throws IOException {
     JsonNode root = mapper.readTree(json);
     if (!"looseecho".equals(root.path("format").asText())) {
       throw bad(name, "is not a Loose Echo project", null);
@@ -175,24 +224,27 @@ public final class ProjectFile {
     }
     JsonNode current = Migration.toCurrent(root, version);
     try {
-      return new Project(
-          mapper.treeToValue(current.path("reference"), Project.Link.class),
-          CorrectionJson.read(current.path("corrections")),
-          template(current.path("exact")),
-          template(current.path("template")),
-          mapper.treeToValue(current.path("sounds"), Sounds.class),
-          List.of(mapper.treeToValue(current.path("log"), String[].class)));
+      CorrectionJson.Read corrections = CorrectionJson.read(current.path("corrections"));
+      Project project =
+          new Project(
+              mapper.treeToValue(current.path("reference"), Project.Link.class),
+              corrections.corrections(),
+              template(current.path("exact")),
+              template(current.path("template")),
+              mapper.treeToValue(current.path("sounds"), Sounds.class),
+              List.of(mapper.treeToValue(current.path("log"), String[].class)));
+      return new Opened(project, CorrectionStore.leftOut(corrections.refused()));
     } catch (JsonProcessingException | NullPointerException e) {
       throw bad(name, "is damaged", e);
     }
   }
 
   private Template template(JsonNode n) throws IOException {
-    if (n.path("beats").size() > MOST_BEATS || n.path("sections").size() > MOST_SECTIONS) {
+    if (n.path("beats").size() > Limits.BEATS + 1 || n.path("sections").size() > Limits.SECTIONS) {
       throw new IllegalArgumentException("too many beats or sections");
     }
     Template t = mapper.treeToValue(n, Template.class);
-    if (t == null || !(t.bpm() >= 20 && t.bpm() <= 400)) {
+    if (t == null) {
       throw new IllegalArgumentException("no template");
     }
     for (int i = 0; i < t.beats().size(); i++) {
@@ -211,19 +263,16 @@ public final class ProjectFile {
    * @return empty when there is none
    */
   public Optional<Path> unpack(Path path, Path folder) throws IOException {
-    try (ZipInputStream zip =
-        new ZipInputStream(new BufferedInputStream(Files.newInputStream(path)))) {
-      ZipEntry entry = zip.getNextEntry();
-      for (int i = 0; entry != null && i < MOST_ENTRIES; i++) {
-        if (entry.getName().matches("reference\\.[A-Za-z0-9]{1,8}")) {
-          Files.createDirectories(folder);
-          Path to = folder.resolve(entry.getName());
-          WholeFile.write(to, part -> copy(zip, part, path));
-          return Optional.of(to);
-        }
-        entry = zip.getNextEntry();
+    try (ZipFile zip = zip(path, String.valueOf(path.getFileName()))) {
+      Optional<? extends ZipEntry> entry =
+          zip.stream().filter(e -> e.getName().matches("reference\\." + ENDING)).findFirst();
+      if (entry.isEmpty()) {
+        return Optional.empty();
       }
-      return Optional.empty();
+      Files.createDirectories(folder);
+      Path to = folder.resolve(entry.get().getName());
+      WholeFile.write(to, part -> copy(zip.getInputStream(entry.get()), part, path));
+      return Optional.of(to);
     }
   }
 

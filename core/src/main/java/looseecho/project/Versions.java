@@ -4,10 +4,13 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
+import java.util.Locale;
 import java.util.stream.Stream;
+import looseecho.disk.WholeFile;
 
 /** Keeps the last ten good versions of every project file, in a folder of the program's own. */
 public final class Versions {
@@ -30,9 +33,9 @@ public final class Versions {
     Files.createDirectories(own);
     List<Path> all = list(project);
     int next = all.isEmpty() ? 1 : number(all.get(all.size() - 1)) + 1;
-    Path part = own.resolve("part");
-    Files.copy(project, part, StandardCopyOption.REPLACE_EXISTING);
-    Files.move(part, own.resolve(String.format("%06d.looseecho", next)));
+    WholeFile.write(
+        own.resolve(String.format(Locale.ROOT, "%06d.looseecho", next)),
+        part -> Files.copy(project, part, StandardCopyOption.REPLACE_EXISTING));
     for (int i = 0; i < all.size() - KEPT + 1; i++) {
       Files.deleteIfExists(all.get(i));
     }
@@ -56,18 +59,22 @@ public final class Versions {
     }
   }
 
-  /** The newest kept version that can be read. */
-  public Optional<Path> lastGood(Path project) throws IOException {
-    List<Path> all = list(project);
-    for (int i = all.size() - 1; i >= 0; i--) {
-      try {
-        new ProjectFile().read(all.get(i));
-        return Optional.of(all.get(i));
-      } catch (IOException e) {
-        System.getLogger(Versions.class.getName())
-            .log(System.Logger.Level.WARNING, "a kept version can't be read: " + all.get(i), e);
-      }
+  /** The kept versions that can be read, newest first. */
+  public List<Path> good(Path project) throws IOException {
+    List<Path> all = new ArrayList<>(list(project));
+    Collections.reverse(all);
+    all.removeIf(p -> !readable(p));
+    return all;
+  }
+
+  private static boolean readable(Path p) {
+    try {
+      new ProjectFile().read(p);
+      return true;
+    } catch (IOException e) {
+      System.getLogger(Versions.class.getName())
+          .log(System.Logger.Level.DEBUG, "a kept version can't be read: " + p, e);
+      return false;
     }
-    return Optional.empty();
   }
 }

@@ -33,8 +33,26 @@ public final class PulseFinder {
    */
   public record Wanted(
       Optional<Double> bpm, Optional<Double> barOneAt, Optional<Meter> meter, double nudge) {
+    public static final double SLOWEST_BPM = 20;
+    public static final double FASTEST_BPM = 400;
+    private static final double MOST_SECONDS = 86_400;
+    private static final double MOST_NUDGE = 10;
+
     public static final Wanted NOTHING =
         new Wanted(Optional.empty(), Optional.empty(), Optional.empty(), 0);
+
+    public Wanted {
+      bpm.ifPresent(v -> check("bpm", v, SLOWEST_BPM, FASTEST_BPM));
+      barOneAt.ifPresent(v -> check("bar one", v, -MOST_SECONDS, MOST_SECONDS));
+      check("nudge", nudge, -MOST_NUDGE, MOST_NUDGE);
+    }
+
+    private static void check(String what, double value, double low, double high) {
+      if (!(value >= low && value <= high)) {
+        throw new IllegalArgumentException(
+            what + " must be " + low + ".." + high + " (was: " + value + ")");
+      }
+    }
 
     public Wanted withBpm(double value) {
       return new Wanted(Optional.of(value), barOneAt, meter, nudge);
@@ -46,6 +64,11 @@ public final class PulseFinder {
 
     public Wanted withMeter(Meter value) {
       return new Wanted(bpm, barOneAt, Optional.of(value), nudge);
+    }
+
+    /** The same with the grid moved on, as far as it goes. */
+    public Wanted nudgedBy(double seconds) {
+      return withNudge(Math.max(-MOST_NUDGE, Math.min(MOST_NUDGE, nudge + seconds)));
     }
 
     public Wanted withNudge(double seconds) {

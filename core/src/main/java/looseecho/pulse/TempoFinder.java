@@ -17,7 +17,7 @@ import looseecho.reading.Progress;
  */
 final class TempoFinder {
   private static final double NARROW = 0.08;
-  private static final double FAINT = 0.04; // beat activity below which there is no beat
+  private static final double FAINT = 0.26; // beat activity: noise .15, speech .2, songs .4 to .9
   private static final double USUAL_BPM = 118;
   private static final double USUAL_OCTAVES =
       0.75; // spread of the log-normal tempo prior (after Ellis 2007: 0.9)
@@ -99,7 +99,9 @@ final class TempoFinder {
         activity,
         0,
         activity.frames(),
-        settings.withRange(low * (1 - NARROW), high * (1 + NARROW)));
+        settings.withRange(
+            Math.max(PulseFinder.Wanted.SLOWEST_BPM, low * (1 - NARROW)),
+            Math.min(PulseFinder.Wanted.FASTEST_BPM, high * (1 + NARROW))));
   }
 
   /** Mean beat activity at the tracked beats, 0..1. */

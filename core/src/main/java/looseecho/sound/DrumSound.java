@@ -1,5 +1,7 @@
 package looseecho.sound;
 
+import looseecho.echo.Limits;
+
 /**
  * The recipe of a synthesised drum: a swept tone, a band of noise, and a clang of square waves.
  *
@@ -25,11 +27,19 @@ public record DrumSound(
     double noiseMs,
     double clang,
     int bursts) {
+  private static final double LONGEST_MS = 10_000; // to 1/e: it rings for seven times as long
+
   public DrumSound {
-    if (bursts < 1 || bursts > 8 || toneMs < 0 || noiseMs < 0 || !(highHz > lowHz)) {
-      throw new IllegalArgumentException(
-          "not a drum: bursts " + bursts + ", band " + lowHz + ".." + highHz);
-    }
+    Limits.within("toneHz", toneHz, 0, Limits.HERTZ);
+    Limits.within("sweep", sweep, 0, 100);
+    Limits.within("sweepMs", sweepMs, 0.01, Limits.SOUND_MS);
+    Limits.within("toneMs", toneMs, 0, LONGEST_MS);
+    Limits.within("noise", noise, 0, 10);
+    Limits.within("lowHz", lowHz, 1, Limits.HERTZ);
+    Limits.within("highHz", highHz, lowHz, Limits.HERTZ);
+    Limits.within("noiseMs", noiseMs, 0, LONGEST_MS);
+    Limits.within("clang", clang, 0, 10);
+    Limits.within("bursts", bursts, 1, Limits.BURSTS);
   }
 
   /** The same with another pitch. */
@@ -39,8 +49,8 @@ public record DrumSound(
 
   /** The same ringing so many times as long. */
   public DrumSound longer(double times) {
-    double tone = toneMs * times;
-    double hiss = noiseMs * times;
+    double tone = Math.min(LONGEST_MS, toneMs * times);
+    double hiss = Math.min(LONGEST_MS, noiseMs * times);
     return new DrumSound(toneHz, sweep, sweepMs, tone, noise, lowHz, highHz, hiss, clang, bursts);
   }
 

@@ -1,6 +1,7 @@
 package looseecho.sound;
 
 import java.io.IOException;
+import java.nio.file.InvalidPathException;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
@@ -20,6 +21,7 @@ public final class EchoRenderer {
   /** Sampling rate of everything rendered. */
   public static final int RATE = 44100;
 
+  private static final String BED = "noise bed";
   private static final double CEILING = 0.891; // -1 dBTP
   private static final double FADE_SECONDS = 0.005;
   private static final double LEAD_IN_SECONDS = 1; // the limiter has settled by then
@@ -47,14 +49,18 @@ public final class EchoRenderer {
     if (sample != null) {
       try {
         return sample.render(RATE);
-      } catch (IOException e) {
-        missing.add(sample.path());
+      } catch (IOException | InvalidPathException e) {
+        missing.add(
+            "The sample for the "
+                + lane.words()
+                + " can't be used, the built-in drum stands in. "
+                + e.getMessage());
       }
     }
     return new DrumSynth().render(sounds.drums().get(lane), RATE, 17 + lane.ordinal());
   }
 
-  /** Samples that could not be read; the built-in drums stand in for them. */
+  /** Sentences about samples that could not be read; the built-in drums stand in for them. */
   public List<String> missing() {
     return List.copyOf(missing);
   }
@@ -124,6 +130,16 @@ public final class EchoRenderer {
     return new Rendering(mix.audio(1), stems);
   }
 
+  /** Names of the stems that {@link #render} gives. */
+  public List<String> stems(Template t) {
+    List<String> names = new ArrayList<>();
+    Part.of(t).stream().filter(p -> !sounds.strip(p).muted()).forEach(p -> names.add(p.words()));
+    if (sounds.bed().audible()) {
+      names.add(BED);
+    }
+    return names;
+  }
+
   private Audio stem(Part part, float[] sound) {
     Bus bus = new Bus(sound.length, RATE);
     bus.add(sound, 0, 1, sounds.strip(part).pan());
@@ -188,7 +204,7 @@ public final class EchoRenderer {
     if (sounds.bed().audible()) {
       double[] kicks = PartRenderer.times(t, Lane.KICK);
       Bus bed = new BedRenderer(sounds.bed()).render(t, window, window.at(kicks));
-      stems.accept("noise bed", () -> bed.audio(1));
+      stems.accept(BED, () -> bed.audio(1));
       drums.add(bed, 1);
     }
     drums.add(new Room().of(room, sounds.roomSeconds()), 1);

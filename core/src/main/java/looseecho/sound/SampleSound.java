@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
 import looseecho.audio.Resampler;
+import looseecho.echo.Limits;
 import looseecho.reading.Progress;
 
 /**
@@ -32,10 +33,13 @@ public record SampleSound(
   private static final double PEAK = 0.9;
 
   public SampleSound {
-    boolean times = startMs >= 0 && lengthMs >= 0 && riseMs >= 0 && decayMs >= 0 && fadeMs >= 0;
-    if (!(Math.abs(semitones) <= 48) || !times) {
-      throw new IllegalArgumentException("not a sample: " + path + ", " + semitones + " semitones");
-    }
+    Limits.text("path", path);
+    Limits.within("semitones", semitones, -48, 48);
+    Limits.within("startMs", startMs, 0, Limits.SOUND_MS);
+    Limits.within("lengthMs", lengthMs, 0, Limits.SOUND_MS);
+    Limits.within("riseMs", riseMs, 0, Limits.SOUND_MS);
+    Limits.within("decayMs", decayMs, 0, Limits.SOUND_MS);
+    Limits.within("fadeMs", fadeMs, 0, Limits.SOUND_MS);
   }
 
   public static SampleSound of(Path file) {
@@ -65,7 +69,7 @@ public record SampleSound(
 
   /** Reads and shapes it: mono at a rate, its peak as loud as a synthesised drum's. */
   float[] render(int rate) throws IOException {
-    Audio own = new AudioReader().read(Path.of(path), Progress.NONE).audio();
+    Audio own = new AudioReader().oneShot(Path.of(path), Progress.NONE);
     return shape(new Resampler().resample(own, rate).mono(), rate);
   }
 

@@ -1,5 +1,7 @@
 package looseecho.sound;
 
+import looseecho.echo.Limits;
+
 /**
  * The recipe of a tone.
  *
@@ -39,12 +41,17 @@ public record ToneSound(
       new ToneSound(0.7, 2, 5, 700, 2800, 2, 260, 0.3, 70, 0.3, 0);
 
   public ToneSound {
-    if (voices < 1 || voices > 7) {
-      throw new IllegalArgumentException("voices must be 1..7 (was: " + voices + ")");
-    }
-    if (!(sub >= 0 && sub <= 1)) {
-      throw new IllegalArgumentException("sub must be 0..1 (was: " + sub + ")");
-    }
+    Limits.within("saw", saw, 0, 1);
+    Limits.within("voices", voices, 1, Limits.VOICES);
+    Limits.within("detuneCents", detuneCents, 0, 1200);
+    Limits.within("cutoffHz", cutoffHz, 1, Limits.HERTZ);
+    Limits.within("openHz", openHz, 0, Limits.HERTZ);
+    Limits.within("attackMs", attackMs, 0, Limits.SOUND_MS);
+    Limits.within("decayMs", decayMs, 0.01, Limits.SOUND_MS);
+    Limits.within("sustain", sustain, 0, 1);
+    Limits.within("releaseMs", releaseMs, 0, Limits.SOUND_MS);
+    Limits.within("drive", drive, 0, 100);
+    Limits.within("sub", sub, 0, 1);
   }
 
   /** The same with another share of saw wave. */

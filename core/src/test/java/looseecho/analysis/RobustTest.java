@@ -1,12 +1,18 @@
 package looseecho.analysis;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.nio.file.Path;
 import java.util.function.IntToDoubleFunction;
 import looseecho.Metrics;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
+import looseecho.exchange.JamsWriter;
 import looseecho.notes.Key;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
@@ -16,12 +22,16 @@ import looseecho.sound.Sounds;
 import looseecho.sound.ToneSound;
 import looseecho.sound.ToneSynth;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Odd but ordinary material: loops, silence, fades, single bars, extreme tempos, other tunings. */
 class RobustTest {
   private static final int RATE = EchoRenderer.RATE;
+  @TempDir private Path dir;
+
   private static final Analyzer ANALYZER = new Analyzer();
   private static final EchoRenderer KIT = new EchoRenderer(Sounds.plain());
 
@@ -125,6 +135,47 @@ class RobustTest {
             .mapToDouble(n -> n.start())
             .toArray();
     assertTrue(bass.length >= 2, "the bass is found at its pitch in spite of the tuning");
+  }
+
+  /** What is no music is said to be none: noise, a lone tone, a constant, silence. */
+  @ParameterizedTest
+  @ValueSource(strings = {"noise", "sine", "constant", "silence"})
+  void whatIsNoMusicHasNeitherBeatNorKey(String kind) throws IOException {
+    java.util.SplittableRandom random = new java.util.SplittableRandom(1);
+    float[] x = new float[12 * RATE];
+    for (int i = 0; i < x.length; i++) {
+      x[i] =
+          switch (kind) {
+            case "noise" -> (float) random.nextDouble(-0.4, 0.4);
+            case "sine" -> (float) (0.5 * Math.sin(2 * Math.PI * 440 * i / RATE));
+            case "constant" -> 0.3f;
+            default -> 0;
+          };
+    }
+    Analysis a = ANALYZER.analyse(new Audio(x, x, RATE), Corrections.NONE, Progress.NONE);
+    assertTrue(a.pulse().isEmpty() && a.hits().isEmpty(), "no beat");
+    assertFalse(a.tonality().tonal());
+    assertEquals(0, a.tonality().key().confidence());
+    assertTrue(a.notes().stream().anyMatch(n -> n.contains("No key")), a.notes().toString());
+    new JamsWriter().write(a, kind, dir.resolve("a.jams"));
+    var annotations =
+        new ObjectMapper().readTree(dir.resolve("a.jams").toFile()).path("annotations");
+    for (var n : annotations) {
+      assertNotEquals("beat", n.path("namespace").asText());
+      if (n.path("namespace").asText().equals("key_mode")) {
+        assertEquals("N", n.at("/data/0/value").asText());
+      }
+    }
+  }
+
+  /** Tempos at both ends of what may be set, and such as a person comes by in halving twice. */
+  @Test
+  void everyTempoThatMayBeSetCanBeHeard() {
+    Analyzer.Heard heard = ANALYZER.listen(beat(84, 16, 0.1, k -> 1).audio(0.5), Progress.NONE);
+    for (double bpm : new double[] {20, 21, 21.7, 42, 168, 370, 390, 400}) {
+      Analysis a = ANALYZER.read(heard, Corrections.NONE.withBpm(bpm), Progress.NONE);
+      assertTrue(a.pulse().isPresent(), bpm + " BPM");
+    }
   }
 
   @Test

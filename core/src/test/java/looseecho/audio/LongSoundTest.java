@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.io.IOException;
 import org.junit.jupiter.api.Test;
 
 /** Long sounds are kept in files and worked on in blocks, and must come out like short ones. */
@@ -13,7 +14,7 @@ class LongSoundTest {
   }
 
   @Test
-  void samplesPutAsideInFilesReadBackToTheBit() {
+  void samplesPutAsideInFilesReadBackToTheBit() throws IOException {
     SampleSink sink = new SampleSink(10_000, 1000);
     sink.format(8000);
     int n = 700_001;
@@ -32,7 +33,7 @@ class LongSoundTest {
   }
 
   @Test
-  void blocksJoinWithoutASeam() {
+  void blocksJoinWithoutASeam() throws IOException {
     int rate = 8000;
     float[] x = new float[(2 * MonoBlocks.SECONDS + 7) * rate + 13];
     for (int i = 0; i < x.length; i++) {

@@ -17,6 +17,7 @@ import java.util.stream.StreamSupport;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.audio.AudioReader;
+import looseecho.disk.Outputs;
 import looseecho.echo.Edits;
 import looseecho.echo.GrooveLift;
 import looseecho.echo.StepNote;
@@ -47,6 +48,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+@org.junit.jupiter.api.Tag("everywhere")
 class ExchangeTest {
   @TempDir private Path dir;
 
@@ -77,6 +79,7 @@ class ExchangeTest {
             List.of());
     Tonality tones =
         new Tonality(
+            true,
             Reading.measured(new Key(1, true), 0.8, ""),
             List.of(Reading.measured(new Key(4, false), 0.6, "")),
             12.5,
@@ -235,6 +238,7 @@ class ExchangeTest {
                 out,
                 "tune",
                 true,
+                new Outputs(List.of(), false),
                 Progress.NONE);
     assertEquals(2 + 4, files.size());
     SmfReader smf = SmfReader.read(Files.readAllBytes(files.get(0)));
@@ -293,5 +297,32 @@ class ExchangeTest {
                 IOException.class, () -> MidiGroove.read(none))
             .getMessage()
             .contains("not a MIDI file"));
+  }
+
+  /** Time signatures and tempos of no or too few bytes are passed over. */
+  @Test
+  void aGrooveFileWithCutMetaEventsIsReadAllTheSame() throws Exception {
+    javax.sound.midi.Sequence odd =
+        new javax.sound.midi.Sequence(javax.sound.midi.Sequence.PPQ, 480);
+    javax.sound.midi.Track track = odd.createTrack();
+    byte[][] short58 = {{}, {4}, {0, 2, 24, 8}, {4, 60, 24, 8}, {-1, -1, 0, 0}};
+    for (byte[] data : short58) {
+      track.add(
+          new javax.sound.midi.MidiEvent(
+              new javax.sound.midi.MetaMessage(0x58, data, data.length), 0));
+    }
+    for (byte[] data : new byte[][] {{}, {7}, {0, 0, 0}}) {
+      track.add(
+          new javax.sound.midi.MidiEvent(
+              new javax.sound.midi.MetaMessage(0x51, data, data.length), 0));
+    }
+    track.add(
+        new javax.sound.midi.MidiEvent(
+            new javax.sound.midi.ShortMessage(0x90, 9, 36, 100), 4 * 120 + 12));
+    Path file = dir.resolve("odd.mid");
+    javax.sound.midi.MidiSystem.write(odd, 1, file.toFile());
+    GrooveLift groove = MidiGroove.read(file);
+    double ms = groove.lanes().get(Lane.KICK).get(4).offsetMs();
+    assertEquals(12.5, ms, 0.01, "12 ticks of 480 at the usual 120 BPM");
   }
 }

@@ -2,6 +2,7 @@ package looseecho.project;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -11,6 +12,7 @@ import looseecho.notes.Key;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
+@org.junit.jupiter.api.Tag("everywhere")
 class CorrectionStoreTest {
   @TempDir private Path dir;
 
@@ -19,15 +21,34 @@ class CorrectionStoreTest {
     CorrectionStore store = new CorrectionStore(dir.resolve("c"));
     Path sound = Files.writeString(dir.resolve("x.wav"), "one");
     String id = CorrectionStore.fingerprint(sound);
-    assertEquals(Corrections.NONE, store.load(id));
+    assertEquals(Corrections.NONE, store.load(id).corrections());
     Corrections wanted = Corrections.NONE.withBpm(87).withKey(new Key(6, true)).withBarOneAt(0.25);
     store.save(id, wanted);
-    assertEquals(wanted, new CorrectionStore(dir.resolve("c")).load(id));
+    assertEquals(wanted, new CorrectionStore(dir.resolve("c")).load(id).corrections());
     assertNotEquals(
         id, CorrectionStore.fingerprint(Files.writeString(dir.resolve("y.wav"), "two")));
-    Files.writeString(dir.resolve("c").resolve(id + ".json"), "{\"bpm\": 1e9}");
-    assertEquals(Corrections.NONE, store.load(id));
     Files.writeString(dir.resolve("c").resolve(id + ".json"), "{\"bpm\"");
-    assertEquals(Corrections.NONE, store.load(id));
+    assertEquals(Corrections.NONE, store.load(id).corrections());
+    assertTrue(store.load(id).note().contains("could not be read"), store.load(id).note());
+  }
+
+  @Test
+  void correctionsThatMakeNoSenseAreLeftOutOneByOne() throws IOException {
+    CorrectionStore store = new CorrectionStore(dir);
+    Files.writeString(
+        dir.resolve("id.json"),
+        """
+        {"bpm": 1e9, "bar_one_at": "NaN", "meter": null, "nudge": 0.01, "key": "H:minor",
+         "locked": "yes", "sections": [{"start": 2, "label": "A"}, {"label": "B"}, 7],
+         "hits": [{"kind": "ADD", "lane": "KICK", "time": 1, "to": "KICK", "velocity": 90},
+                  {"kind": "ADD", "lane": "KICK", "time": 1, "to": "KICK", "velocity": 900},
+                  {"kind": "ADD", "lane": "GONG", "time": 1, "to": "KICK", "velocity": 90}]}""");
+    CorrectionStore.Stored stored = store.load("id");
+    Corrections c = stored.corrections();
+    assertEquals(0.01, c.pulse().nudge(), 1e-12);
+    assertTrue(c.pulse().bpm().isEmpty() && c.key().isEmpty() && !c.locked());
+    assertEquals(1, c.sections().size());
+    assertEquals(1, c.hits().size());
+    assertTrue(stored.note().contains("bpm, bar_one_at, meter"), stored.note());
   }
 }

@@ -14,6 +14,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.zip.ZipEntry;
@@ -29,11 +30,13 @@ import looseecho.sound.Sounds;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-class ProjectFileTest {
+/** Projects are written and read whole, in every language, or refused in a sentence. */
+@org.junit.jupiter.api.Tag("everywhere")
+public class ProjectFileTest {
   @TempDir private Path dir;
   private final ProjectFile files = new ProjectFile();
 
-  private static Project project() {
+  public static Project project() {
     Template exact = TemplateTest.small();
     Template mine = Edits.toggle(exact, 0, Lane.CLAP, 5, 80, true).template();
     mine = Edits.ornament(mine, 0, Lane.CLAP, 5).template();
@@ -81,6 +84,7 @@ class ProjectFileTest {
       case "boolean" -> assertTrue(n.isBoolean(), n + " " + s);
       default -> assertTrue(s.has("const") || s.has("enum"), s.toString());
     }
+    assertTrue(within(n, s), n + " " + s);
     s.path("required").forEach(f -> assertTrue(n.has(f.asText()), f + " in " + s));
     s.path("properties")
         .fields()
@@ -96,6 +100,171 @@ class ProjectFileTest {
     if (s.path("additionalProperties").isObject()) {
       n.forEach(e -> follows(e, s.get("additionalProperties"), root));
     }
+  }
+
+  private static boolean within(JsonNode n, JsonNode s) {
+    boolean above = !s.has("minimum") || n.asDouble() >= s.get("minimum").asDouble();
+    boolean below = !s.has("maximum") || n.asDouble() <= s.get("maximum").asDouble();
+    return above && below && n.size() <= s.path("maxItems").asInt(Integer.MAX_VALUE);
+  }
+
+  /**
+   * What the schema says of a number, the records hold to: its ends are taken, what is past not.
+   */
+  @Test
+  void theSchemaAndTheRecordsAgreeOnEveryLimit() throws IOException {
+    Path file = dir.resolve("a.looseecho");
+    files.write(project(), Optional.empty(), file);
+    JsonNode whole = new ObjectMapper().readTree(json(file));
+    JsonNode schema =
+        new ObjectMapper().readTree(ProjectFile.class.getResource("project.schema.json"));
+    Map<String, String> places =
+        Map.of(
+            "drum", "/sounds/drums/KICK",
+            "sample", "/sounds/samples/CLAP",
+            "tone", "/sounds/tones/BASS",
+            "strip", "/sounds/drumStrips/KICK",
+            "hit", "/template/sections/0/drums/CLAP/0",
+            "note", "/template/sections/0/lines/BASS/0");
+    int tried = 0;
+    for (Map.Entry<String, String> place : places.entrySet()) {
+      var fields = schema.at("/definitions/" + place.getKey() + "/properties").fields();
+      while (fields.hasNext()) {
+        var field = fields.next();
+        for (String end : List.of("minimum", "maximum")) {
+          if (field.getValue().has(end) && !field.getKey().matches("lowHz|highHz")) {
+            double limit = field.getValue().get(end).asDouble();
+            double past = limit + (end.equals("minimum") ? -1 : 1);
+            String at = place.getValue() + "/" + field.getKey();
+            assertTrue(opens(with(whole, at, limit)), at + " " + limit);
+            assertFalse(opens(with(whole, at, past)), at + " " + past);
+            assertFalse(opens(text(whole, at)), at);
+            tried++;
+          }
+        }
+      }
+    }
+    assertTrue(tried > 60, "tried " + tried);
+  }
+
+  private static JsonNode with(JsonNode whole, String at, double value) {
+    JsonNode copy = whole.deepCopy();
+    int cut = at.lastIndexOf('/');
+    ObjectNode in = (ObjectNode) copy.at(at.substring(0, cut));
+    if (value == Math.rint(value)) {
+      in.put(at.substring(cut + 1), (long) value);
+    } else {
+      in.put(at.substring(cut + 1), value);
+    }
+    return copy;
+  }
+
+  private static JsonNode text(JsonNode whole, String at) {
+    JsonNode copy = whole.deepCopy();
+    int cut = at.lastIndexOf('/');
+    ((ObjectNode) copy.at(at.substring(0, cut))).put(at.substring(cut + 1), "NaN");
+    return copy;
+  }
+
+  private boolean opens(JsonNode json) throws IOException {
+    try {
+      files.read(zip("project.json", json.toString()));
+      return true;
+    } catch (ProjectFile.BadProjectException e) {
+      return false;
+    }
+  }
+
+  @Test
+  void savingTwiceIsEqualToTheByteWhateverTheOrderOfTheMaps() throws IOException {
+    Path a = dir.resolve("a.looseecho");
+    Path b = dir.resolve("b.looseecho");
+    files.write(project(), Optional.empty(), a);
+    Sounds s = project().sounds();
+    Map<Lane, looseecho.sound.DrumSound> turned = new java.util.LinkedHashMap<>();
+    List<Lane> lanes = new java.util.ArrayList<>(List.of(Lane.values()));
+    java.util.Collections.reverse(lanes);
+    lanes.forEach(l -> turned.put(l, s.drums().get(l)));
+    Project p = project();
+    Sounds same =
+        new Sounds(
+            turned,
+            s.samples(),
+            s.tones(),
+            s.drumStrips(),
+            s.lineStrips(),
+            s.roomSeconds(),
+            s.delayBeats(),
+            s.delayFeedback(),
+            s.drumDrive(),
+            s.bed());
+    files.write(
+        new Project(p.reference(), p.corrections(), p.exact(), p.template(), same, p.log()),
+        Optional.empty(),
+        b);
+    assertEquals(-1, Files.mismatch(a, b));
+    var names = new ObjectMapper().readTree(json(a)).at("/sounds/drums").fieldNames();
+    Lane before = null;
+    while (names.hasNext()) {
+      Lane lane = Lane.valueOf(names.next());
+      assertTrue(before == null || before.compareTo(lane) < 0, "in a fixed order: " + lane);
+      before = lane;
+    }
+  }
+
+  @Test
+  void hostileLengthsCountsAndPathsAreRefused() throws IOException {
+    Path file = dir.resolve("a.looseecho");
+    files.write(project(), Optional.empty(), file);
+    JsonNode whole = new ObjectMapper().readTree(json(file));
+    JsonNode nul = whole.deepCopy();
+    ((ObjectNode) nul.at("/sounds/samples/CLAP")).put("path", "a\u0000b");
+    assertFalse(opens(nul));
+    ((ObjectNode) nul.at("/sounds/samples/CLAP")).putNull("path");
+    assertFalse(opens(nul));
+    JsonNode many = whole.deepCopy();
+    var hits =
+        (com.fasterxml.jackson.databind.node.ArrayNode) many.at("/template/sections/0/drums/CLAP");
+    JsonNode one = hits.get(0);
+    for (int k = 0; k < 400_000; k++) {
+      hits.add(one);
+    }
+    assertFalse(opens(many), "too many hits");
+    JsonNode beats = whole.deepCopy();
+    ((ObjectNode) beats.at("/template/sections/0")).put("beats", 3_000_000_000L);
+    assertFalse(opens(beats));
+    assertTrue(refused(dir).contains("a folder"));
+  }
+
+  /** What stands before the project in a zip is not unpacked on the way to it. */
+  @Test
+  void alargeEntryInFrontCostsNothing() throws IOException {
+    Path good = dir.resolve("good.looseecho");
+    files.write(project(), Optional.empty(), good);
+    Path file = dir.resolve("x.looseecho");
+    try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(file))) {
+      zip.setLevel(9);
+      zip.putNextEntry(new ZipEntry("first"));
+      byte[] zeros = new byte[1 << 20];
+      for (int k = 0; k < 300; k++) {
+        zip.write(zeros);
+      }
+      zip.putNextEntry(new ZipEntry("project.json"));
+      zip.write(json(good));
+    }
+    assertEquals(project(), files.read(file));
+  }
+
+  @Test
+  void correctionsThatMakeNoSenseAreNamedAndTheRestOfTheProjectOpens() throws IOException {
+    Path file = dir.resolve("a.looseecho");
+    files.write(project(), Optional.empty(), file);
+    JsonNode whole = new ObjectMapper().readTree(json(file));
+    ((ObjectNode) whole.get("corrections")).put("bpm", -5).put("nudge", 0.02);
+    ProjectFile.Opened o = files.open(zip("project.json", whole.toString()));
+    assertTrue(o.note().contains("bpm"), o.note());
+    assertEquals(0.02, o.project().corrections().pulse().nudge());
+    assertEquals(project().template(), o.project().template());
   }
 
   private Path zip(String name, String json) throws IOException {
@@ -199,7 +368,7 @@ class ProjectFileTest {
     assertThrows(
         IOException.class,
         () ->
-            looseecho.exchange.WholeFile.write(
+            looseecho.disk.WholeFile.write(
                 file,
                 part -> {
                   try (OutputStream out = Files.newOutputStream(part)) {
@@ -231,8 +400,8 @@ class ProjectFileTest {
     List<Path> kept = versions.list(file);
     assertEquals(10, kept.size());
     Files.write(kept.get(9), new byte[] {1, 2, 3});
-    assertEquals(kept.get(8), versions.lastGood(file).orElseThrow());
-    assertFalse(versions.lastGood(dir.resolve("other.looseecho")).isPresent());
+    assertEquals(kept.get(8), versions.good(file).get(0));
+    assertEquals(List.of(), versions.good(dir.resolve("other.looseecho")));
   }
 
   @Test

@@ -113,6 +113,7 @@ class MixTest {
     Audio audio = new Audio(both, both.clone(), RATE);
     Tonality heard =
         new Tonality(
+            true,
             Reading.measured(new Key(0, true), 1, ""),
             List.of(),
             0,

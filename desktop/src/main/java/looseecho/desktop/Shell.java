@@ -64,6 +64,7 @@ public final class Shell extends BorderPane {
     ledger.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     setRight(ledger);
     session.referenceProperty().addListener((o, a, b) -> show());
+    session.lostProperty().addListener((o, a, b) -> LostCard.show(centre, session));
     setOnDragOver(this::dragOver);
     setOnDragDropped(this::dropped);
     addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
@@ -154,6 +155,7 @@ public final class Shell extends BorderPane {
     boolean empty = session.referenceProperty().get() == null;
     Node content = empty ? welcome() : benches.computeIfAbsent(bench, b -> b.bench(this));
     centre.getChildren().setAll(content, work);
+    LostCard.show(centre, session);
     StackPane readings =
         empty
             ? new StackPane()

@@ -176,7 +176,13 @@ class EchoBenchTest extends WindowTest {
     assertFalse(session.keeper().unsavedProperty().get());
     Files.write(file, new byte[] {80, 75, 3, 4, 0, 0});
     robot.interact(() -> session.open(file));
-    until("it is refused", () -> text("#message").contains("The last good version is kept as"));
+    until("it is refused", () -> text("#message").contains("damaged and was not opened"));
     assertEquals(mine, template(), "what was open stays");
+    until("what is kept of it is offered", () -> robot.lookup("#take-up").tryQuery().isPresent());
+    undo();
+    fire("#take-up");
+    until("the kept version is back", () -> mine.equals(template()));
+    until("it belongs to its project", () -> file.equals(session.keeper().pathProperty().get()));
+    until("saving it mends the project", () -> session.keeper().unsavedProperty().get());
   }
 }

@@ -133,7 +133,7 @@ class KilledTest extends WindowTest {
     assertEquals(saved, Edits.toggle(mine, 0, Lane.CLAP, 5, 77, false).template());
     List<String> log = session.log();
     assertTrue(log.stream().anyMatch(l -> l.contains("Kept: ")), "loosened: " + log);
-    until("its words", () -> text("#message").startsWith("Your unsaved work is back"));
+    until("its words", () -> text("#message").startsWith("Your work is back"));
     robot.interact(() -> session.export(dir.resolve("out")));
     until("the export is written", () -> text("#message").contains("files written"));
     try (var files = Files.list(dir.resolve("out"))) {

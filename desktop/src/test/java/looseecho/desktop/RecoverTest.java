@@ -69,7 +69,7 @@ class RecoverTest extends WindowTest {
     assertEquals("lately.looseecho", robot.lookup("#recent").queryButton().getText());
     fire("#recover");
     until("it is back", () -> mine.equals(session.templateProperty().get()));
-    until("its words", () -> text("#message").startsWith("Your unsaved work is back"));
+    until("its words", () -> text("#message").startsWith("Your work is back"));
     assertTrue(session.keeper().unsavedProperty().get());
     assertEquals(List.of("Template made", "Put clap on step 4 of every bar"), session.log());
     assertFalse(Files.exists(home.resolve("kept/unsaved/left.looseecho")));

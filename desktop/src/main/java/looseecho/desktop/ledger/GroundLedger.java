@@ -15,8 +15,10 @@ import looseecho.echo.Words;
 import looseecho.hits.Feel;
 import looseecho.hits.Swing;
 import looseecho.notes.Key;
+import looseecho.notes.Tonality;
 import looseecho.pulse.Meter;
 import looseecho.pulse.Pulse;
+import looseecho.pulse.PulseFinder.Wanted;
 import looseecho.pulse.TapTempo;
 
 /** Tempo, bars and key, each to correct in one gesture. */
@@ -47,12 +49,16 @@ public final class GroundLedger extends VBox {
             ReadingRow.of(
                 "Key",
                 a.tonality().key(),
-                Key::words,
+                k -> heard(a.tonality(), k),
                 k -> session.correct(c -> c.withKey(k), "Key set to " + k.words())));
     Label tuning =
         new Label(String.format(Locale.ROOT, "Tuning %+.0f cents", a.tonality().tuningCents()));
     tuning.getStyleClass().add(Theme.SMALL);
     getChildren().add(tuning);
+  }
+
+  private static String heard(Tonality t, Key key) {
+    return !t.tonal() && key.equals(t.key().value()) ? "none heard" : key.words();
   }
 
   private void pulse(Analysis a, Pulse p) {
@@ -181,9 +187,13 @@ public final class GroundLedger extends VBox {
   }
 
   private void tempo(double bpm) {
-    if (bpm >= 20 && bpm <= 400) {
-      session.correct(c -> c.withBpm(bpm), "Tempo set to " + Words.bpm(bpm));
+    if (bpm < Wanted.SLOWEST_BPM || bpm > Wanted.FASTEST_BPM) {
+      session
+          .messageProperty()
+          .set("Tempos go from 20 to 400 BPM; " + Words.bpm(bpm) + " was not set.");
+      return;
     }
+    session.correct(c -> c.withBpm(bpm), "Tempo set to " + Words.bpm(bpm));
   }
 
   private void meter(Meter meter) {
@@ -192,8 +202,7 @@ public final class GroundLedger extends VBox {
 
   private void nudge(int ms) {
     session.correct(
-        c -> c.withPulse(c.pulse().withNudge(c.pulse().nudge() + ms / 1000.0)),
-        "Grid moved by " + ms + " ms");
+        c -> c.withPulse(c.pulse().nudgedBy(ms / 1000.0)), "Grid moved by " + ms + " ms");
   }
 
   private void barOne(double at) {

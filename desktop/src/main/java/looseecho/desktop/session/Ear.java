@@ -2,6 +2,8 @@ package looseecho.desktop.session;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import looseecho.analysis.Analysis;
@@ -58,16 +60,33 @@ final class Ear {
       analyzer = new Analyzer();
     }
     Analyzer.Heard heard = analyzer.listen(recording.audio(), p);
-    Corrections c = corrections.orElseGet(() -> store.load(r.fingerprint()));
-    Analysis a = analyzer.read(heard, c, p);
-    return new Opened(heard, c, a, String.join(" ", recording.notes()));
+    CorrectionStore.Stored stored =
+        corrections
+            .map(c -> new CorrectionStore.Stored(c, ""))
+            .orElseGet(() -> store.load(r.fingerprint()));
+    List<String> notes = new ArrayList<>(recording.notes());
+    notes.add(stored.note());
+    Corrections c = stored.corrections();
+    Analysis a;
+    try {
+      a = analyzer.read(heard, c, p);
+    } catch (IllegalArgumentException | IllegalStateException e) {
+      System.getLogger(Ear.class.getName())
+          .log(System.Logger.Level.WARNING, "corrections that fail", e);
+      c = Corrections.NONE;
+      a = analyzer.read(heard, c, p);
+      notes.add("Its corrections could not be used: it is shown as it was heard.");
+    }
+    notes.removeIf(String::isEmpty);
+    return new Opened(heard, c, a, String.join(" ", notes));
   }
 
-  /** Keeps the corrections and draws the readings anew. */
+  /** Draws the readings anew and keeps the corrections. */
   Analysis read(Analyzer.Heard heard, String fingerprint, Corrections now, Progress p)
       throws IOException {
-    store.save(fingerprint, now);
-    return analyzer.read(heard, now, p);
+    Analysis a = analyzer.read(heard, now, p);
+    store.save(fingerprint, now); // only what has been heard without a fault
+    return a;
   }
 
   void keep(String fingerprint, Corrections now) throws IOException {

@@ -1,8 +1,13 @@
 package looseecho.desktop.session;
 
+import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import java.util.function.Consumer;
+import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import looseecho.activity.Lane;
@@ -36,7 +41,14 @@ public final class EchoMaker implements AutoCloseable {
   private final Work rendering = new Work();
   private final ReadOnlyObjectWrapper<EchoSound> echo = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Sounds> sounds = new ReadOnlyObjectWrapper<>(Sounds.plain());
-  private EchoRenderer renderer = new EchoRenderer(Sounds.plain());
+  private final ExecutorService aside =
+      Executors.newSingleThreadExecutor(
+          r -> {
+            Thread t = new Thread(r, "sounds");
+            t.setDaemon(true);
+            return t;
+          });
+  private CompletableFuture<EchoRenderer> renderer = prepared(Sounds.plain());
 
   /**
    * Prepares to render.
@@ -57,27 +69,33 @@ public final class EchoMaker implements AutoCloseable {
 
   void forget() {
     echo.set(null);
-    renderer.forget();
+    renderer.thenAccept(EchoRenderer::forget);
+  }
+
+  /** Drums are synthesised and samples read aside: a slow disk never stops the window. */
+  private CompletableFuture<EchoRenderer> prepared(Sounds s) {
+    return CompletableFuture.supplyAsync(() -> new EchoRenderer(s), aside);
   }
 
   /** Other sounds for what is rendered from now on. */
   void use(Sounds other) {
     if (!sounds.get().equals(other)) {
       sounds.set(other);
-      renderer.forget();
-      renderer = new EchoRenderer(other);
-      if (!renderer.missing().isEmpty()) {
-        failed.accept(
-            new java.io.IOException(
-                "These samples are not there, built-in drums stand in for them: "
-                    + String.join(", ", renderer.missing())));
-      }
+      renderer.thenAccept(EchoRenderer::forget);
+      renderer = prepared(other);
+      renderer.thenAccept(r -> Platform.runLater(() -> name(r.missing())));
+    }
+  }
+
+  private void name(List<String> missing) {
+    if (!missing.isEmpty()) {
+      failed.accept(new IOException(String.join(" ", missing)));
     }
   }
 
   /** Renders what is played next, so that an edit is heard at once, and then the whole. */
   void render(Template t) {
-    EchoRenderer now = renderer;
+    CompletableFuture<EchoRenderer> now = renderer;
     if (echo.get() == null || t.end() < SHORT) {
       whole(now, t);
       return;
@@ -85,7 +103,7 @@ public final class EchoMaker implements AutoCloseable {
     ahead(now, t, 0);
   }
 
-  private void ahead(EchoRenderer now, Template t, int stretch) {
+  private void ahead(CompletableFuture<EchoRenderer> now, Template t, int stretch) {
     if (stretch == AHEAD.length) {
       whole(now, t);
       return;
@@ -99,7 +117,7 @@ public final class EchoMaker implements AutoCloseable {
     double start = from;
     double seconds = to - from;
     rendering.start(
-        p -> now.excerpt(t, start, seconds, p),
+        p -> now.join().excerpt(t, start, seconds, p),
         e -> {
           sooner.accept(e);
           ahead(now, t, stretch + 1);
@@ -107,10 +125,10 @@ public final class EchoMaker implements AutoCloseable {
         failed);
   }
 
-  private void whole(EchoRenderer now, Template t) {
+  private void whole(CompletableFuture<EchoRenderer> now, Template t) {
     rendering.start(
         p -> {
-          Audio mix = now.mix(t, p);
+          Audio mix = now.join().mix(t, p);
           return new EchoSound(mix, new Peaks(mix), LoudnessMatch.gain(mix), t);
         },
         e -> {
@@ -120,26 +138,31 @@ public final class EchoMaker implements AutoCloseable {
         failed);
   }
 
+  /** What renders now; to be asked on a working thread, since its samples may still be read. */
   EchoRenderer renderer() {
-    return renderer;
+    return renderer.join();
   }
 
   /** Lets one hit be heard at once. */
   public void audition(Lane lane, int velocity) {
-    player.audition(renderer.oneShot(lane, velocity));
+    renderer.thenAcceptAsync(r -> player.audition(r.oneShot(lane, velocity)), aside);
   }
 
   /** Lets notes be heard together at once. */
   public void audition(Line line, List<Integer> pitches, int velocity) {
+    renderer.thenAcceptAsync(r -> player.audition(together(r, line, pitches, velocity)), aside);
+  }
+
+  private static float[] together(EchoRenderer r, Line line, List<Integer> pitches, int velocity) {
     float[] all = new float[0];
     for (int pitch : pitches) {
-      float[] one = renderer.oneNote(line, pitch, velocity, NOTE_SECONDS);
+      float[] one = r.oneNote(line, pitch, velocity, NOTE_SECONDS);
       all = all.length < one.length ? Arrays.copyOf(all, one.length) : all;
       for (int i = 0; i < one.length; i++) {
         all[i] += one[i];
       }
     }
-    player.audition(all);
+    return all;
   }
 
   /** Null until it is rendered. */
@@ -155,6 +178,7 @@ public final class EchoMaker implements AutoCloseable {
   @Override
   public void close() {
     rendering.close();
-    renderer.forget();
+    renderer.thenAccept(EchoRenderer::forget);
+    aside.shutdown();
   }
 }

@@ -2,84 +2,91 @@ package looseecho.desktop.session;
 
 import java.io.IOException;
 import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.UUID;
-import java.util.function.Supplier;
-import java.util.stream.Stream;
-import javafx.animation.PauseTransition;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
-import javafx.util.Duration;
-import looseecho.exchange.WholeFile;
+import looseecho.disk.WholeFile;
+import looseecho.project.Aside;
 import looseecho.project.Project;
 import looseecho.project.ProjectFile;
 import looseecho.project.ProjectLock;
 import looseecho.project.Versions;
 
 /**
- * Keeps work from being lost: saves projects and their last versions, writes unsaved work aside a
- * moment after each change, and finds what a killed window left behind. Belongs to the interface's
- * thread; files are written on a thread of its own.
+ * Keeps work from being lost: saves projects and their last versions, has unsaved work written
+ * aside, and finds what a killed window left behind. Belongs to the interface's thread, but for
+ * reading and writing.
  */
 public final class Keeper implements AutoCloseable {
-  private static final double ASIDE_SECONDS = 1.5; // after the last change; at most twice as long
   private static final int RECENT = 8;
 
   private final Path folder;
-  private final Supplier<Optional<Project>> present;
   private final ProjectFile files = new ProjectFile();
   private final Versions versions;
-  private final Work writing = new Work();
-  private final PauseTransition pause = new PauseTransition(Duration.seconds(ASIDE_SECONDS));
+  private final Aside aside;
   private final BooleanProperty unsaved = new SimpleBooleanProperty(false);
   private final ObjectProperty<Path> path = new SimpleObjectProperty<>();
-  private final Path aside;
-  private ProjectLock asideLock;
   private ProjectLock lock;
 
-  Keeper(Path folder, Supplier<Optional<Project>> present) {
+  Keeper(Path folder) {
     this.folder = folder;
-    this.present = present;
     this.versions = new Versions(folder.resolve("versions"));
-    this.aside = folder.resolve("unsaved").resolve(UUID.randomUUID() + ".looseecho");
-    pause.setOnFinished(e -> writeAside());
+    this.aside = new Aside(folder);
+  }
+
+  /** A project that can't be opened, and what there is of it elsewhere, the newest first. */
+  public static final class LostException extends IOException {
+    private static final long serialVersionUID = 1;
+    private final transient Path project;
+    private final transient List<Path> kept;
+
+    LostException(String message, Throwable cause, Path project, List<Path> kept) {
+      super(message, cause);
+      this.project = project;
+      this.kept = List.copyOf(kept);
+    }
+
+    public Path project() {
+      return project;
+    }
+
+    public List<Path> kept() {
+      return kept;
+    }
   }
 
   /** What reading a project brings. */
-  record Read(Project project, Path sound) {}
+  record Read(Project project, Path sound, String note) {}
 
   /** Reads a project and finds its reference: packed in, where it was, or beside the project. */
   Read read(Path file) throws IOException {
-    Project project;
+    ProjectFile.Opened opened;
     try {
-      project = files.read(file);
+      opened = files.open(file);
     } catch (ProjectFile.BadProjectException e) {
-      Optional<Path> good = versions.lastGood(file);
-      throw good.isEmpty()
-          ? e
-          : new IOException(e.getMessage() + " The last good version is kept as " + good.get(), e);
-    } catch (NoSuchFileException e) {
-      throw new IOException("There is no project " + file, e);
+      List<Path> kept = new ArrayList<>(aside.leftOf(file));
+      kept.addAll(versions.good(file));
+      throw kept.isEmpty() ? e : new LostException(e.getMessage(), e, file, kept);
     }
+    Project project = opened.project();
     Project.Link link = project.reference();
     if (link.packed()) {
       Path own = folder.resolve("unpacked").resolve(link.fingerprint().replaceAll("\\W", "_"));
       Optional<Path> sound = files.unpack(file, own);
       if (sound.isPresent()) {
-        return new Read(project, sound.get());
+        return new Read(project, sound.get(), opened.note());
       }
     }
     Path was = Path.of(link.path());
     Path beside = file.resolveSibling(String.valueOf(was.getFileName()));
     for (Path p : List.of(was, beside)) {
       if (Files.isRegularFile(p)) {
-        return new Read(project, p);
+        return new Read(project, p, opened.note());
       }
     }
     throw new IOException(
@@ -94,6 +101,7 @@ public final class Keeper implements AutoCloseable {
     }
     path.set(project);
     unsaved.set(false);
+    aside.belongsTo(project);
     if (project == null) {
       return "";
     }
@@ -106,31 +114,15 @@ public final class Keeper implements AutoCloseable {
   }
 
   /** Work has changed; it is written aside soon. */
-  void changed() {
+  void changed(Project work) {
     unsaved.set(true);
-    if (pause.getStatus() != javafx.animation.Animation.Status.RUNNING) {
-      pause.playFromStart(); // not again with every change: no edit waits longer than this
-    }
+    aside.changed(work);
   }
 
-  private void writeAside() {
-    Optional<Project> now = present.get();
-    if (now.isEmpty() || !unsaved.get()) {
-      return;
-    }
-    writing.start(
-        p -> {
-          Files.createDirectories(aside.getParent());
-          if (asideLock == null) {
-            asideLock = ProjectLock.take(aside, folder.resolve("locks")).orElse(null);
-          }
-          files.write(now.get(), Optional.empty(), aside);
-          return aside;
-        },
-        done -> {},
-        e ->
-            System.getLogger(Keeper.class.getName())
-                .log(System.Logger.Level.WARNING, "unsaved work can't be written aside", e));
+  /** All work is in the project file now. */
+  void saved() {
+    unsaved.set(false);
+    aside.forget();
   }
 
   /**
@@ -141,37 +133,18 @@ public final class Keeper implements AutoCloseable {
   String write(Project project, Optional<Path> packed, Path to) throws IOException {
     files.write(project, packed, to);
     versions.keep(to);
-    Files.deleteIfExists(aside);
     return "Saved as " + to.getFileName();
   }
 
   /** Work that a window left behind when it was killed, newest first. */
   public List<Path> leftBehind() {
-    Path own = folder.resolve("unsaved");
-    List<Path> out = new ArrayList<>();
-    if (!Files.isDirectory(own)) {
-      return out;
-    }
-    try (Stream<Path> all = Files.list(own)) {
-      for (Path p : all.filter(f -> f.toString().endsWith(".looseecho")).toList()) {
-        Optional<ProjectLock> free = ProjectLock.take(p, folder.resolve("locks"));
-        if (free.isPresent()) {
-          free.get().close();
-          out.add(p);
-        }
-      }
-      out.sort(java.util.Comparator.comparing(p -> -p.toFile().lastModified()));
-    } catch (IOException e) {
-      System.getLogger(Keeper.class.getName())
-          .log(System.Logger.Level.WARNING, "unsaved work can't be looked for", e);
-    }
-    return out;
+    return aside.left();
   }
 
   /** Forgets work left behind. */
   public void forget(Path left) {
     try {
-      Files.deleteIfExists(left);
+      aside.forget(left);
     } catch (IOException e) {
       System.getLogger(Keeper.class.getName())
           .log(System.Logger.Level.WARNING, "can't be removed: " + left, e);
@@ -212,13 +185,8 @@ public final class Keeper implements AutoCloseable {
 
   @Override
   public void close() {
-    pause.stop();
-    writing.close();
-    forget(aside);
+    aside.close();
     try {
-      if (asideLock != null) {
-        asideLock.close();
-      }
       if (lock != null) {
         lock.close();
       }

@@ -2,6 +2,7 @@ package looseecho.desktop.session;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -17,6 +18,7 @@ import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
 import looseecho.demo.Demo;
+import looseecho.disk.Outputs;
 import looseecho.echo.Edits;
 import looseecho.echo.History;
 import looseecho.echo.Part;
@@ -49,9 +51,11 @@ public final class Session implements AutoCloseable {
   private final Playback playback;
   private final EchoMaker maker;
   private final Taps taps = new Taps();
+  private final ReadOnlyObjectWrapper<Keeper.LostException> lost = new ReadOnlyObjectWrapper<>();
   private Analyzer.Heard heard;
   private final ReadOnlyObjectWrapper<Corrections> corrections =
       new ReadOnlyObjectWrapper<>(Corrections.NONE);
+  private Corrections pending; // asked for and not heard yet; null for none
   private History<Moment> history;
   private Template exact;
 
@@ -65,7 +69,7 @@ public final class Session implements AutoCloseable {
             e -> notice.failed("Rendering", e));
     this.playback = new Playback(player, maker::renderer);
     this.ear = new Ear(store);
-    this.keeper = new Keeper(store.folder().resolveSibling("kept"), this::project);
+    this.keeper = new Keeper(store.folder().resolveSibling("kept"));
     notice.say(device.remark());
   }
 
@@ -78,7 +82,7 @@ public final class Session implements AutoCloseable {
   public void open(Path path) {
     String name = path.getFileName().toString();
     if (name.endsWith(".looseecho")) {
-      openProject(path, false);
+      openProject(path, Took.OPENED, path);
     } else {
       open(p -> path, name);
     }
@@ -86,12 +90,27 @@ public final class Session implements AutoCloseable {
 
   /** Takes up work that a killed window left behind. */
   public void recover(Path left) {
-    openProject(left, true);
+    openProject(left, Took.LEFT, null);
   }
 
-  private record OpenedProject(Ear.Opened heard, Project project) {}
+  /**
+   * Takes up a kept version of a project that is missing or broken; saving puts it in its place.
+   */
+  public void openKept(Path kept, Path project) {
+    openProject(kept, Took.KEPT, project);
+  }
 
-  private void openProject(Path path, boolean left) {
+  /** How a project came to be opened: by its file, as left behind, or as a kept version of one. */
+  private enum Took {
+    OPENED,
+    LEFT,
+    KEPT
+  }
+
+  private record OpenedProject(Ear.Opened heard, Project project, String note) {}
+
+  private void openProject(Path path, Took how, Path project) {
+    lost.set(null);
     work.start(
         p -> {
           Keeper.Read read = keeper.read(path);
@@ -103,28 +122,39 @@ public final class Session implements AutoCloseable {
                   Optional.of(read.project().corrections()),
                   r -> javafx.application.Platform.runLater(() -> take(r)),
                   p);
-          return new OpenedProject(o, read.project());
+          return new OpenedProject(o, read.project(), read.note());
         },
         o -> {
           heard = o.heard().heard();
-          corrections.set(o.project().corrections());
+          pending = null;
+          corrections.set(o.heard().corrections());
           history =
               new History<>(
                   new Moment(
-                      o.project().corrections(),
+                      o.heard().corrections(),
                       o.heard().analysis(),
                       o.project().template(),
                       o.project().sounds()),
                   o.project().log());
-          notice.say(left ? "Your unsaved work is back. Save it to keep it." : o.heard().note());
+          notice.say(
+              how == Took.OPENED
+                  ? (o.heard().note() + " " + o.note()).trim()
+                  : "Your work is back. Save it to keep it.");
           show();
-          own(left ? null : path);
-          if (left) {
-            keeper.changed();
+          own(project);
+          if (how != Took.OPENED) {
+            keep();
+          }
+          if (how == Took.LEFT) {
             keeper.forget(path);
           }
         },
-        e -> notice.failed("Opening", e));
+        e -> {
+          if (e instanceof Keeper.LostException found) {
+            lost.set(found);
+          }
+          notice.failed("Opening", e);
+        });
   }
 
   private void own(Path project) {
@@ -170,13 +200,18 @@ public final class Session implements AutoCloseable {
       return;
     }
     Optional<Path> sound = pack ? Optional.of(reference.get().path()) : Optional.empty();
+    Moment written = history.present();
     work.start(
         p -> keeper.write(now.get(), sound, to),
         words -> {
           if (!to.equals(keeper.pathProperty().get())) {
             own(to);
           }
-          keeper.unsavedProperty().set(false);
+          if (history != null && history.present() == written) {
+            keeper.saved();
+          } else {
+            keep(); // edited while it was being written
+          }
           notice.say(words);
         },
         e -> notice.failed("Saving", e));
@@ -195,8 +230,12 @@ public final class Session implements AutoCloseable {
   }
 
   private void changed() {
-    keeper.changed();
+    keep();
     show();
+  }
+
+  private void keep() {
+    project().ifPresent(keeper::changed);
   }
 
   private void open(Work.Job<Path> finder, String name) {
@@ -225,6 +264,7 @@ public final class Session implements AutoCloseable {
 
   private void take(Ear.Opened o) {
     heard = o.heard();
+    pending = null;
     corrections.set(o.corrections());
     notice.say(o.note());
     take(o.analysis(), "Template made from what was heard");
@@ -263,17 +303,25 @@ public final class Session implements AutoCloseable {
     if (heard == null || reference.get() == null) {
       return;
     }
-    Corrections now = change.apply(corrections.get());
+    Corrections last = pending == null ? corrections.get() : pending;
+    Corrections now = change.apply(last);
     if (corrections.get().locked() && now.locked() && movesGround(corrections.get(), now)) {
       notice.say("The ground is locked. Unlock it to change tempo, bars or sections.");
       return;
     }
-    corrections.set(now);
+    pending = now;
     String fingerprint = reference.get().fingerprint();
     work.start(
         p -> ear.read(heard, fingerprint, now, p),
-        a -> take(a, why),
-        e -> notice.failed("The correction", e));
+        a -> {
+          pending = null;
+          corrections.set(now);
+          take(a, why);
+        },
+        e -> {
+          pending = null;
+          notice.failed("The correction", e);
+        });
   }
 
   private static boolean movesGround(Corrections a, Corrections b) {
@@ -355,7 +403,9 @@ public final class Session implements AutoCloseable {
         reference.get().path().getFileName().toString().replaceFirst("(?<=.)\\.[^.]+$", "")
             + " echo";
     work.start(
-        p -> new TemplateExport().write(t, maker.renderer(), folder, name, true, p),
+        p ->
+            new TemplateExport()
+                .write(t, maker.renderer(), folder, name, true, new Outputs(inputs(), false), p),
         files ->
             notice.say(
                 files.size()
@@ -363,6 +413,19 @@ public final class Session implements AutoCloseable {
                     + folder
                     + ": MIDI, the mix and a stem per part"),
         e -> notice.failed("The export", e));
+  }
+
+  /** What the echo is made from; never written over. */
+  private List<Path> inputs() {
+    List<Path> all = new ArrayList<>(List.of(reference.get().path()));
+    Optional.ofNullable(keeper.pathProperty().get()).ifPresent(all::add);
+    history.present().sounds().samples().values().forEach(s -> all.add(Path.of(s.path())));
+    return all;
+  }
+
+  /** A project that could not be opened, and what is kept of it; null for none. */
+  public ReadOnlyObjectProperty<Keeper.LostException> lostProperty() {
+    return lost.getReadOnlyProperty();
   }
 
   /** The folder in which the person's own things are kept. */

@@ -1,0 +1,77 @@
+package looseecho.desktop;
+
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+import javafx.geometry.Insets;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import looseecho.desktop.control.Buttons;
+import looseecho.desktop.session.Keeper;
+import looseecho.desktop.session.Session;
+import looseecho.desktop.theme.Theme;
+
+/** What is kept of a project that is missing or broken, to be taken up. */
+final class LostCard {
+  private static final String ID = "lost";
+  private static final int SHOWN = 6;
+  private static final double WIDTH = 480;
+  private static final DateTimeFormatter WHEN =
+      DateTimeFormatter.ofPattern("d MMMM, HH:mm", Locale.ENGLISH).withZone(ZoneId.systemDefault());
+
+  private LostCard() {}
+
+  /** Shows the card over a bench, or takes it away when nothing is lost. */
+  static void show(StackPane over, Session session) {
+    over.getChildren().removeIf(n -> ID.equals(n.getId()));
+    Keeper.LostException lost = session.lostProperty().get();
+    if (lost == null) {
+      return;
+    }
+    Label title = new Label("Kept of " + lost.project().getFileName());
+    title.getStyleClass().add(Theme.HEADING);
+    Label why = new Label(lost.getMessage());
+    why.setWrapText(true);
+    why.getStyleClass().add(Theme.SMALL);
+    VBox card = new VBox(10, title, why);
+    for (Path kept : lost.kept().subList(0, Math.min(SHOWN, lost.kept().size()))) {
+      card.getChildren().add(row(session, lost.project(), kept));
+    }
+    card.getChildren()
+        .add(
+            Buttons.of(
+                "lost-close",
+                "Close",
+                "Leaves all as it is",
+                () -> over.getChildren().remove(card)));
+    card.setId(ID);
+    card.getStyleClass().add("panel");
+    card.setPadding(new Insets(16));
+    card.setPrefWidth(WIDTH);
+    card.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
+    over.getChildren().add(card);
+  }
+
+  private static HBox row(Session session, Path project, Path kept) {
+    boolean saved = kept.getFileName().toString().matches("\\d{6}\\..*");
+    Instant time = Instant.ofEpochMilli(kept.toFile().lastModified());
+    Label when = new Label((saved ? "Saved " : "Not saved, ") + WHEN.format(time));
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    return new HBox(
+        8,
+        when,
+        gap,
+        Buttons.of(
+            "take-up",
+            "Take it up",
+            "Opens it; saving puts it in the project's place",
+            () -> session.openKept(kept, project)));
+  }
+}
