@@ -1,9 +1,6 @@
 package looseecho.bench;
 
-import java.io.BufferedReader;
 import java.io.IOException;
-import java.io.InputStreamReader;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -19,12 +16,12 @@ import looseecho.disk.Seal;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
 import looseecho.exchange.TemplateExport;
+import looseecho.mix.EchoRenderer;
+import looseecho.mix.Sounds;
 import looseecho.project.Aside;
 import looseecho.project.Project;
 import looseecho.project.ProjectFile;
 import looseecho.reading.Progress;
-import looseecho.sound.EchoRenderer;
-import looseecho.sound.Sounds;
 
 /**
  * Kills the program at random moments of saving, autosaving and exporting, and looks at what is
@@ -72,6 +69,7 @@ public final class KillBench {
 
   /** Lets a process work and kills it; the last line that it said. */
   private static String killed(String way, Path dir, long afterMs) throws Exception {
+    Path said = dir.resolve("said.txt");
     Process child =
         new ProcessBuilder(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
@@ -84,17 +82,18 @@ public final class KillBench {
                 way,
                 dir.toString())
             .redirectErrorStream(true)
+            .redirectOutput(said.toFile())
             .start();
-    try (BufferedReader out =
-        new BufferedReader(new InputStreamReader(child.getInputStream(), StandardCharsets.UTF_8))) {
-      String last = out.readLine(); // "ready"
-      TimeUnit.MILLISECONDS.sleep(afterMs);
-      child.destroyForcibly().waitFor();
-      for (String line = out.readLine(); line != null; line = out.readLine()) {
-        last = line.matches("\\d+ \\d+") ? line : last; // the very last one may be cut
-      }
-      return last;
+    while (child.isAlive() && !Files.readString(said).startsWith("ready")) {
+      TimeUnit.MILLISECONDS.sleep(10);
     }
+    TimeUnit.MILLISECONDS.sleep(afterMs);
+    child.destroyForcibly().waitFor();
+    String last = "";
+    for (String line : Files.readAllLines(said)) {
+      last = line.matches("\\d+ \\d+\\.") ? line.substring(0, line.length() - 1) : last;
+    }
+    return last; // a line without its full stop was cut
   }
 
   private static void work(String way, Path dir) throws IOException, InterruptedException {
@@ -115,7 +114,7 @@ public final class KillBench {
                     renderer,
                     dir.resolve("out"),
                     "tune echo",
-                    true,
+                    TemplateExport.Sound.STEMS,
                     new Outputs(List.of(), false),
                     Progress.NONE);
         case "aside" -> {
@@ -126,7 +125,7 @@ public final class KillBench {
             files.write(
                 project(t, n), way.equals("packed") ? Optional.of(sound) : Optional.empty(), file);
       }
-      System.out.println(n + " " + System.currentTimeMillis());
+      System.out.println(n + " " + System.currentTimeMillis() + ".");
     }
   }
 

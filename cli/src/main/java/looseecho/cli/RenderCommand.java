@@ -9,10 +9,10 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import looseecho.disk.Outputs;
 import looseecho.exchange.TemplateExport;
+import looseecho.mix.EchoRenderer;
 import looseecho.project.Project;
 import looseecho.project.ProjectFile;
-import looseecho.sound.EchoRenderer;
-import looseecho.sound.SampleSound;
+import looseecho.synth.SampleSound;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -40,6 +40,11 @@ final class RenderCommand implements Callable<Integer> {
   @Option(names = "--stems", description = "a WAV per part, too")
   private boolean stems;
 
+  @Option(
+      names = "--unlimited",
+      description = "with --stems: all before the limiter, as 32-bit float; the stems add up to it")
+  private boolean unlimited;
+
   @Option(names = "--force", description = Main.FORCE)
   private boolean force;
 
@@ -47,6 +52,7 @@ final class RenderCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
+    sound();
     PrintWriter errors = spec.commandLine().getErr();
     Optional<Path> project = Careful.path(file, errors);
     Optional<Path> folder = Careful.path(out, errors);
@@ -54,6 +60,16 @@ final class RenderCommand implements Callable<Integer> {
       return 1;
     }
     return Careful.run(file, errors, () -> render(project.get(), folder.get())) ? 0 : 1;
+  }
+
+  private TemplateExport.Sound sound() {
+    if (unlimited && !stems) {
+      throw new CommandLine.ParameterException(
+          spec.commandLine(), "--unlimited goes with --stems.");
+    }
+    return unlimited
+        ? TemplateExport.Sound.UNLIMITED_STEMS
+        : stems ? TemplateExport.Sound.STEMS : TemplateExport.Sound.MIX;
   }
 
   private boolean render(Path path, Path folder) throws IOException {
@@ -76,7 +92,7 @@ final class RenderCommand implements Callable<Integer> {
             renderer,
             folder,
             Careful.stem(path) + " echo",
-            stems,
+            sound(),
             new Outputs(inputs, force),
             new Reporter(String.valueOf(path.getFileName()), errors))
         .forEach(p -> Reporter.say(spec.commandLine().getOut(), p.toString()));

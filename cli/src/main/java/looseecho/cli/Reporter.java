@@ -1,13 +1,15 @@
 package looseecho.cli;
 
 import java.io.PrintWriter;
+import java.util.HashSet;
+import java.util.Set;
 import looseecho.reading.Progress;
 
 /** Prints each stage once, when it begins. */
 final class Reporter implements Progress {
   private final String name;
   private final PrintWriter to;
-  private String last = "";
+  private final Set<String> told = new HashSet<>(); // stages run side by side
 
   Reporter(String name, PrintWriter to) {
     this.name = name;
@@ -22,8 +24,7 @@ final class Reporter implements Progress {
 
   @Override
   public synchronized void at(String stage, double fraction) {
-    if (!stage.equals(last)) {
-      last = stage;
+    if (told.add(stage)) {
       say(to, name + ": " + stage);
     }
   }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.stream.IntStream;
 import looseecho.activity.Activities;
 import looseecho.activity.ActivityNet;
@@ -40,6 +41,7 @@ import looseecho.pulse.PulseSettings;
 import looseecho.pulse.Tempos;
 import looseecho.reading.Progress;
 import looseecho.reading.Reading;
+import looseecho.reading.Together;
 
 /**
  * Hears a whole reference. Two steps, so that a correction does not cost the long one again: {@link
@@ -131,27 +133,32 @@ public final class Analyzer {
             [(int) Math.ceil((double) blocks.length() * Register.BASS.rate() / MelSpectra.RATE)];
     for (int i = 0; i < blocks.count(); i++) {
       MonoBlocks.Block b = blocks.get(i);
+      CompletableFuture<ToneSpectra> sung = Together.beside(() -> tones(b, progress));
       mels.add(b.samples(), b.first(), b.from(), lastOf(blocks, i), progress);
-      tones.add(tones(b, progress));
       low(b, low);
+      tones.add(Together.joined(sung));
     }
     MelSpectra mel = mels.done();
-    Activities activity = net.run(mel, progress);
-    Tempos tempos = pulses.hear(activity, progress);
     Chroma chroma = tones.done();
     double tuning = chroma.tuningCents();
     Span music = Span.of(mel, audio.duration());
+    // What needs neither beats nor drums runs beside them.
+    CompletableFuture<LineActivity> bassLine = Together.beside(() -> bassNet.run(low, tuning, progress));
+    CompletableFuture<List<Note>> riff =
+        Together.beside(
+            () ->
+                new LineFinder(LineFinder.Settings.RIFF)
+                    .find(riff(audio, blocks.rms(), tuning, progress), Optional.empty()));
+    Activities activity = net.run(mel, progress);
+    Tempos tempos = pulses.hear(activity, progress);
     Optional<Pulse> pulse =
         pulses.find(activity, tempos, music.start(), music.end(), PulseFinder.Wanted.NOTHING);
     List<Note> bass =
         new BassDetails(low, Register.BASS.rate(), tuning, t -> kick(activity, t))
             .complete(
-                new LineFinder(LineFinder.Settings.BASS)
-                    .find(bassNet.run(low, tuning, progress), pulse));
-    List<Note> riff =
-        new LineFinder(LineFinder.Settings.RIFF)
-            .find(riff(audio, blocks.rms(), tuning, progress), Optional.empty());
-    return new Heard(audio, mel, activity, tempos, pulse, chroma, new Lines(bass, riff), music);
+                new LineFinder(LineFinder.Settings.BASS).find(Together.joined(bassLine), pulse));
+    Lines lines = new Lines(bass, Together.joined(riff));
+    return new Heard(audio, mel, activity, tempos, pulse, chroma, lines, music);
   }
 
   private static boolean kick(Activities a, double time) {

@@ -71,13 +71,29 @@ public final class Resampler {
       int first = (int) (whole - half + 1);
       int skip = Math.max(0, -first);
       int end = Math.min(row.length, in.length - first);
-      float sum = 0;
-      for (int k = skip; k < end; k++) {
-        sum += in[first + k] * row[k];
-      }
-      out[n] = sum;
+      out[n] = product(in, first, row, skip, end);
     }
     return out;
+  }
+
+  /** Sum of products, in four sums that do not wait for each other. */
+  private static float product(float[] in, int first, float[] row, int from, int to) {
+    float a = 0;
+    float b = 0;
+    float c = 0;
+    float d = 0;
+    int k = from;
+    for (; k + 3 < to; k += 4) {
+      int at = first + k;
+      a += in[at] * row[k];
+      b += in[at + 1] * row[k + 1];
+      c += in[at + 2] * row[k + 2];
+      d += in[at + 3] * row[k + 3];
+    }
+    for (; k < to; k++) {
+      a += in[first + k] * row[k];
+    }
+    return a + b + (c + d);
   }
 
   private static int gcd(int a, int b) {

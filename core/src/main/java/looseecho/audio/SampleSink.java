@@ -8,10 +8,10 @@ import java.util.Arrays;
  * Gathers decoded samples of any channel count into stereo. Short sounds stay in memory; long ones
  * go to temporary files that are mapped, so that the memory stays bounded. Not thread-safe.
  */
-final class SampleSink {
+public final class SampleSink {
   private static final float MINUS_3_DB = 0.70794576f;
   private static final int MOST = Integer.MAX_VALUE / Float.BYTES - 1; // of a mapped file
-  private static final int IN_MEMORY = 40_000_000; // samples of a side: a quarter of an hour
+  private static final int IN_MEMORY = 16_000_000; // samples of a side: six minutes
   private final int inMemory;
   private float[] left = new float[1 << 18];
   private float[] right = new float[1 << 18];
@@ -33,7 +33,7 @@ final class SampleSink {
   }
 
   /** A sink for sound of our own that has a rate already. */
-  static SampleSink at(int rate) {
+  public static SampleSink at(int rate) {
     SampleSink sink = new SampleSink(Integer.MAX_VALUE / rate);
     sink.sampleRate = rate;
     return sink;
@@ -61,7 +61,7 @@ final class SampleSink {
   }
 
   /** Adds one sample of every channel; surround channels are folded down by 3 dB (ITU-R BS.775). */
-  void add(float[] channels, int count) {
+  public void add(float[] channels, int count) {
     if (held == left.length) {
       makeRoom();
     }
@@ -126,6 +126,11 @@ final class SampleSink {
     return sampleRate;
   }
 
+  /** All of the sound. Nothing may be added afterwards. */
+  public Audio audio() {
+    return audio(0, length);
+  }
+
   /** The sound between two samples, clamped to what there is. Nothing may be added afterwards. */
   Audio audio(int from, int to) {
     int a = Math.min(Math.max(0, from), length);
@@ -144,7 +149,7 @@ final class SampleSink {
   }
 
   /** Thrown when what does not fit into memory can't be put aside; the message is a sentence. */
-  static final class NoRoomException extends RuntimeException {
+  public static final class NoRoomException extends RuntimeException {
     private static final long serialVersionUID = 1;
 
     NoRoomException(Throwable cause) {

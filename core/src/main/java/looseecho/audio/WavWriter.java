@@ -18,6 +18,7 @@ public final class WavWriter {
               audio.read(at, pairs, BLOCK);
               out.add(pairs, Math.min(BLOCK, audio.length() - at));
             }
+            out.finish();
           }
         });
   }

@@ -10,16 +10,17 @@ import looseecho.audio.Audio;
 import looseecho.demo.Tune.DrumHit;
 import looseecho.demo.Tune.Tone;
 import looseecho.dsp.Biquad;
+import looseecho.mix.Bus;
+import looseecho.mix.Drive;
+import looseecho.mix.Ducking;
+import looseecho.mix.EchoRenderer;
+import looseecho.mix.Limiter;
+import looseecho.mix.Room;
 import looseecho.reading.Progress;
-import looseecho.sound.Bus;
-import looseecho.sound.DrumSound;
-import looseecho.sound.DrumSynth;
-import looseecho.sound.Ducking;
-import looseecho.sound.EchoRenderer;
-import looseecho.sound.Limiter;
-import looseecho.sound.Room;
-import looseecho.sound.ToneSound;
-import looseecho.sound.ToneSynth;
+import looseecho.synth.DrumSound;
+import looseecho.synth.DrumSynth;
+import looseecho.synth.ToneSound;
+import looseecho.synth.ToneSynth;
 
 /**
  * Renders the tune with sounds of its own, a room, ducking and a soft bend on the drums.
@@ -61,7 +62,7 @@ public final class HarbourMix {
     for (DrumHit h : tune.hits()) {
       drum(h, drums, send);
     }
-    drums.saturate(0.5);
+    Drive.bend(drums, 0.5, List.of());
     Bus tones = new Bus(length, RATE);
     progress.step("Recording the demo", 0.2);
     lay(tune.bass(), BASS, 0.36, 0, tones);
@@ -85,9 +86,9 @@ public final class HarbourMix {
     Bus mix = new Bus(length, RATE);
     mix.add(drums, 1);
     mix.add(tones, 1);
-    mix.add(new Room().of(send, 0.9), 0.16);
+    mix.add(new Room(RATE, 0.9).of(send), 0.16);
     silence(mix, tune);
-    new Limiter().limit(mix, 0.89);
+    new Limiter(RATE, 0.89).limit(mix);
     progress.step("Recording the demo", 1);
     return mix.audio(1);
   }

@@ -40,11 +40,11 @@ public final class CrashReport {
       Files.createDirectories(folder);
       Path file = folder.resolve("report-" + UUID.randomUUID() + ".txt");
       WholeFile.write(file, part -> Files.writeString(part, text.toString()));
-      return "Something went wrong inside the program; nothing was changed. Report: " + file;
+      return "Something went wrong inside the program. Report: " + file;
     } catch (IOException failed) {
       System.getLogger(CrashReport.class.getName())
           .log(System.Logger.Level.ERROR, text.toString(), failed);
-      return "Something went wrong inside the program (" + e + "); nothing was changed.";
+      return "Something went wrong inside the program (" + e + ").";
     }
   }
 }

@@ -12,6 +12,8 @@ import java.nio.file.attribute.FileTime;
 import java.nio.file.attribute.PosixFileAttributeView;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.UUID;
 
 /**
@@ -34,33 +36,59 @@ public final class WholeFile {
     void write(Path part) throws IOException;
   }
 
+  /** Writes to several paths, where empty files are. */
+  public interface Bodies {
+    void write(List<Path> parts) throws IOException;
+  }
+
   /**
    * Writes a whole file or leaves the old one alone.
    *
    * @throws DiskException with a sentence where the disk refuses
    */
   public static void write(Path path, Body body) throws IOException {
+    writeAll(List.of(path), parts -> body.write(parts.get(0)));
+  }
+
+  /**
+   * The same with several files that are written together: none appears before all are complete.
+   */
+  public static void writeAll(List<Path> paths, Bodies bodies) throws IOException {
+    List<Path> targets = new ArrayList<>();
+    List<Path> parts = new ArrayList<>();
+    Path at = paths.get(0);
     try {
-      Path target = behindLinks(path.toAbsolutePath());
-      if (Files.isDirectory(target)) {
-        throw new IOException("there is a folder");
-      }
-      Path folder = target.getParent();
-      Path part = folder.resolve(PREFIX + UUID.randomUUID() + SUFFIX);
-      try {
+      for (Path path : paths) {
+        at = path;
+        Path target = behindLinks(path.toAbsolutePath());
+        if (Files.isDirectory(target)) {
+          throw new IOException("there is a folder");
+        }
+        Path part = target.resolveSibling(PREFIX + UUID.randomUUID() + SUFFIX);
         Files.createFile(part); // never one that is there already, never through a link
-        body.write(part);
-        asBefore(target, part);
-        force(part, StandardOpenOption.WRITE);
-        Files.move(part, target, StandardCopyOption.ATOMIC_MOVE);
-        forceFolder(folder);
-      } finally {
+        targets.add(target);
+        parts.add(part);
+      }
+      at = paths.get(0);
+      bodies.write(List.copyOf(parts));
+      for (int k = 0; k < paths.size(); k++) {
+        at = paths.get(k);
+        asBefore(targets.get(k), parts.get(k));
+        force(parts.get(k), StandardOpenOption.WRITE);
+      }
+      for (int k = 0; k < paths.size(); k++) {
+        at = paths.get(k);
+        Files.move(parts.get(k), targets.get(k), StandardCopyOption.ATOMIC_MOVE);
+      }
+      forceFolder(targets.get(0).getParent());
+    } catch (IOException e) {
+      throw Files.isDirectory(at) ? folderThere(at, e) : DiskException.of(at, e);
+    } finally {
+      for (Path part : parts) {
         Files.deleteIfExists(part);
       }
-      sweep(folder);
-    } catch (IOException e) {
-      throw Files.isDirectory(path) ? folderThere(path, e) : DiskException.of(path, e);
     }
+    sweep(targets.get(0).getParent());
   }
 
   private static IOException folderThere(Path path, IOException e) {

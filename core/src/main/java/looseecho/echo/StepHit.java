@@ -1,6 +1,7 @@
 package looseecho.echo;
 
 import java.util.Objects;
+import looseecho.reading.Limits;
 
 /**
  * One drum hit of the template.

@@ -1,5 +1,7 @@
 package looseecho.echo;
 
+import looseecho.reading.Limits;
+
 /**
  * One note of the template.
  *

@@ -6,6 +6,7 @@ import java.util.Objects;
 import looseecho.notes.Key;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Meter;
+import looseecho.reading.Limits;
 
 /**
  * The editable template.

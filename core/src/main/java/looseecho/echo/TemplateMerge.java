@@ -4,12 +4,15 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import looseecho.activity.Lane;
 import looseecho.notes.Line;
 
 /**
- * Brings a correction of what was heard into a template that has been worked on: parts that are
- * still as they were heard follow the correction, parts that were edited stay (a three-way merge).
+ * Brings a correction of what was heard into a template that has been worked on (a three-way
+ * merge): what is still as it was heard follows the correction, what the person has changed stays.
+ * Another tempo or key is laid on the correction, too; sections that were moved, repeated or
+ * renamed keep their order and names.
  */
 public final class TemplateMerge {
   private TemplateMerge() {}
@@ -17,7 +20,7 @@ public final class TemplateMerge {
   /**
    * What came of it.
    *
-   * @param kept false where the sections changed, so that edits could not be carried over
+   * @param kept false where the heard sections changed, so that edits could not be carried over
    */
   public record Merged(Template template, boolean kept) {}
 
@@ -32,31 +35,69 @@ public final class TemplateMerge {
     if (mine.equals(before)) {
       return new Merged(after, true);
     }
-    boolean sameShape =
-        before.sections().size() == after.sections().size()
-            && mine.sections().size() == after.sections().size()
-            && before.meter().equals(after.meter());
-    for (int s = 0; sameShape && s < after.sections().size(); s++) {
-      sameShape = after.sections().get(s).beats() == mine.sections().get(s).beats();
-    }
-    if (!sameShape) {
+    if (!sameShape(before, after)) {
       return new Merged(after, false);
     }
-    List<TemplateSection> sections = new ArrayList<>();
-    for (int s = 0; s < after.sections().size(); s++) {
-      TemplateSection was = before.sections().get(s);
-      TemplateSection is = after.sections().get(s);
-      TemplateSection own = mine.sections().get(s);
-      Map<Lane, List<StepHit>> drums = new EnumMap<>(Lane.class);
-      for (Lane lane : Lane.values()) {
-        drums.put(lane, own.hits(lane).equals(was.hits(lane)) ? is.hits(lane) : own.hits(lane));
-      }
-      Map<Line, List<StepNote>> lines = new EnumMap<>(Line.class);
-      for (Line line : Line.values()) {
-        lines.put(line, own.notes(line).equals(was.notes(line)) ? is.notes(line) : own.notes(line));
-      }
-      sections.add(new TemplateSection(is.label(), is.role(), is.beats(), drums, lines));
+    Template was = retuned(before, before, mine);
+    Template is = retuned(after, before, mine);
+    return new Merged(
+        sameShape(was, mine) ? inPlace(was, is, mine) : arranged(was, is, mine), true);
+  }
+
+  private static boolean sameShape(Template a, Template b) {
+    boolean same = a.sections().size() == b.sections().size() && a.meter().equals(b.meter());
+    for (int s = 0; same && s < a.sections().size(); s++) {
+      same = a.sections().get(s).beats() == b.sections().get(s).beats();
     }
-    return new Merged(after.with(sections), true);
+    return same;
+  }
+
+  /** A heard template in the tempo and key that the person has chosen for theirs. */
+  private static Template retuned(Template heard, Template before, Template mine) {
+    Template out = heard;
+    if (mine.bpm() != before.bpm()) {
+      out = Retune.tempo(out, mine.bpm(), true).template();
+    }
+    return mine.key().equals(before.key()) ? out : Retune.key(out, mine.key()).template();
+  }
+
+  private static Template inPlace(Template was, Template is, Template mine) {
+    List<TemplateSection> sections = new ArrayList<>();
+    for (int s = 0; s < mine.sections().size(); s++) {
+      sections.add(section(was.sections().get(s), is.sections().get(s), mine.sections().get(s)));
+    }
+    return is.with(sections);
+  }
+
+  private static TemplateSection section(
+      TemplateSection was, TemplateSection is, TemplateSection own) {
+    Map<Lane, List<StepHit>> drums = new EnumMap<>(Lane.class);
+    for (Lane lane : Lane.values()) {
+      drums.put(lane, chosen(was.hits(lane), is.hits(lane), own.hits(lane)));
+    }
+    Map<Line, List<StepNote>> lines = new EnumMap<>(Line.class);
+    for (Line line : Line.values()) {
+      lines.put(line, chosen(was.notes(line), is.notes(line), own.notes(line)));
+    }
+    return new TemplateSection(
+        chosen(was.label(), is.label(), own.label()),
+        chosen(was.role(), is.role(), own.role()),
+        own.beats(),
+        drums,
+        lines);
+  }
+
+  private static <T> T chosen(T was, T is, T own) {
+    return Objects.equals(own, was) ? is : own;
+  }
+
+  /** Another order of sections: those that are as one was heard follow it, the others stay. */
+  private static Template arranged(Template was, Template is, Template mine) {
+    List<TemplateSection> sections = new ArrayList<>();
+    for (TemplateSection own : mine.sections()) {
+      int from = was.sections().indexOf(own);
+      sections.add(from < 0 ? own : is.sections().get(from));
+    }
+    return mine.with(sections);
   }
 }

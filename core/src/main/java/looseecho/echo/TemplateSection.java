@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.function.UnaryOperator;
 import looseecho.activity.Lane;
 import looseecho.notes.Line;
+import looseecho.reading.Limits;
 
 /**
  * One section of the template.

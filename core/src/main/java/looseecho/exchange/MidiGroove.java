@@ -34,17 +34,17 @@ public final class MidiGroove {
   /** The groove; the message of the exception says what is wrong with the file. */
   public static GrooveLift read(Path file) throws IOException {
     Sequence sequence;
+    if (!Files.isRegularFile(file)) {
+      throw new IOException(file.getFileName() + " is not a file that can be read.");
+    }
+    if (Files.size(file) > MOST_BYTES) {
+      throw new IOException(file.getFileName() + " is far too large for a MIDI file.");
+    }
     try {
-      if (!Files.isRegularFile(file)) {
-        throw new IOException(file.getFileName() + " is not a file that can be read.");
-      }
-      if (Files.size(file) > MOST_BYTES) {
-        throw new IOException(file.getFileName() + " is far too large for a MIDI file.");
-      }
       sequence = MidiSystem.getSequence(file.toFile());
     } catch (EOFException e) {
       throw new IOException(file.getFileName() + " is empty or cut off.", e);
-    } catch (InvalidMidiDataException | RuntimeException e) {
+    } catch (InvalidMidiDataException | IOException | RuntimeException e) {
       throw new IOException(file.getFileName() + " is not a MIDI file that can be read.", e);
     }
     if (sequence.getDivisionType() != Sequence.PPQ || sequence.getResolution() < 1) {

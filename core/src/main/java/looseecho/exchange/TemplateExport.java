@@ -5,27 +5,40 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import looseecho.activity.Lane;
-import looseecho.audio.Audio;
-import looseecho.audio.WavWriter;
+import looseecho.audio.WavStream;
 import looseecho.disk.Outputs;
+import looseecho.disk.WholeFile;
 import looseecho.echo.Ornament;
 import looseecho.echo.StepHit;
 import looseecho.echo.StepNote;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
+import looseecho.mix.Bus;
+import looseecho.mix.EchoRenderer;
 import looseecho.notes.Line;
 import looseecho.reading.Progress;
-import looseecho.sound.EchoRenderer;
 
 /** Writes a template for another workstation: MIDI, the mix and one stem per part. */
 public final class TemplateExport {
   private static final double DRUM_SECONDS = 0.03;
 
+  /** Which of the sound is written, and how. */
+  public enum Sound {
+    /** The mix alone. */
+    MIX,
+    /** The mix and its stems; with the limiter's course in them they add up to it. */
+    STEMS,
+    /** The same before the limiter, as 32-bit float, since peaks may pass full scale. */
+    UNLIMITED_STEMS
+  }
+
   /**
    * Writes NAME.mid, NAME.wav and, when asked for, NAME PART.wav into a folder, made if need be.
+   * All sound is written at once, block after block, and appears when it is complete.
    *
    * @param allowed says which files may be written over; looked at before anything is written
    * @return the files written
@@ -35,30 +48,70 @@ public final class TemplateExport {
       EchoRenderer renderer,
       Path folder,
       String name,
-      boolean stems,
+      Sound sound,
       Outputs allowed,
       Progress progress)
       throws IOException {
     Files.createDirectories(folder);
     Path midi = folder.resolve(name + ".mid");
-    Path mix = folder.resolve(name + ".wav");
-    List<Path> files = new ArrayList<>(List.of(midi, mix));
-    if (stems) {
-      renderer.stems(t).forEach(stem -> files.add(folder.resolve(stem(name, stem))));
+    List<String> names = new ArrayList<>(List.of(""));
+    if (sound != Sound.MIX) {
+      names.addAll(renderer.stems(t));
     }
-    allowed.check(files);
+    List<Path> sounds =
+        names.stream()
+            .map(n -> folder.resolve(n.isEmpty() ? name + ".wav" : stem(name, n)))
+            .toList();
+    List<Path> all = new ArrayList<>(List.of(midi));
+    all.addAll(sounds);
+    allowed.check(all);
     new MidiWriter().write(song(t), midi);
-    if (!stems) {
-      new WavWriter().write(renderer.mix(t, progress), mix);
-      return files;
+    WholeFile.writeAll(sounds, parts -> stream(t, renderer, names, parts, sound, progress));
+    return all;
+  }
+
+  private static void stream(
+      Template t,
+      EchoRenderer renderer,
+      List<String> names,
+      List<Path> parts,
+      Sound sound,
+      Progress progress)
+      throws IOException {
+    boolean limited = sound != Sound.UNLIMITED_STEMS;
+    Map<String, WavStream> out = new LinkedHashMap<>();
+    try {
+      for (int k = 0; k < parts.size(); k++) {
+        out.put(names.get(k), new WavStream(parts.get(k), EchoRenderer.RATE, !limited));
+      }
+      renderer.stream(
+          t,
+          sound != Sound.MIX,
+          (mix, stems, course) -> {
+            for (Map.Entry<String, WavStream> file : out.entrySet()) {
+              Bus bus = file.getKey().isEmpty() ? mix : stems.get(file.getKey());
+              file.getValue().add(pairs(bus, limited ? course : null), bus.length());
+            }
+          },
+          progress);
+      for (WavStream file : out.values()) {
+        file.finish();
+      }
+    } finally {
+      for (WavStream file : out.values()) {
+        file.close();
+      }
     }
-    EchoRenderer.Rendering sound = renderer.render(t, progress);
-    new WavWriter().write(sound.mix(), mix);
-    for (Map.Entry<String, Audio> stem : sound.stems().entrySet()) {
-      progress.step("Writing " + stem.getKey(), 0);
-      new WavWriter().write(stem.getValue(), folder.resolve(stem(name, stem.getKey())));
+  }
+
+  private static float[] pairs(Bus bus, float[] course) {
+    float[] out = new float[2 * bus.length()];
+    for (int i = 0; i < bus.length(); i++) {
+      float gain = course == null ? 1 : course[i];
+      out[2 * i] = gain * bus.left(i);
+      out[2 * i + 1] = gain * bus.right(i);
     }
-    return files;
+    return out;
   }
 
   private static String stem(String name, String part) {

@@ -11,8 +11,8 @@ import looseecho.echo.StepHit;
 import looseecho.echo.StepNote;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
+import looseecho.mix.Sounds;
 import looseecho.notes.Line;
-import looseecho.sound.Sounds;
 
 /**
  * How far an echo has gone from the exact one, per aspect, 0 (the same) to 100. A reading, not a

@@ -4,10 +4,10 @@ import java.util.Map;
 import looseecho.activity.Lane;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
-import looseecho.sound.DrumSound;
-import looseecho.sound.Sounds;
-import looseecho.sound.Strip;
-import looseecho.sound.ToneSound;
+import looseecho.mix.Sounds;
+import looseecho.mix.Strip;
+import looseecho.synth.DrumSound;
+import looseecho.synth.ToneSound;
 
 /**
  * How far sounds are from others, 0 (the same) to 100: the mean over the parts that play. A part's

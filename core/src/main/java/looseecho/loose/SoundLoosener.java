@@ -6,7 +6,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import looseecho.echo.Template;
-import looseecho.sound.Sounds;
+import looseecho.mix.Sounds;
 
 /**
  * Loosens the sounds of a template step by step, two for every {@value #PER_PAIR} of the amount.

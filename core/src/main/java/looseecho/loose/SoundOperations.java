@@ -6,10 +6,10 @@ import java.util.SplittableRandom;
 import looseecho.activity.Lane;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
+import looseecho.mix.Sounds;
 import looseecho.notes.Line;
-import looseecho.sound.DrumSound;
-import looseecho.sound.Sounds;
-import looseecho.sound.ToneSound;
+import looseecho.synth.DrumSound;
+import looseecho.synth.ToneSound;
 
 /** Other sounds for the same hits and notes. One-shots of the person's own are left alone. */
 final class SoundOperations {

@@ -37,6 +37,7 @@ public final class Aside implements AutoCloseable {
           });
   private Path file;
   private ProjectLock lock; // belongs to the thread
+  private Path replaced; // left behind and at work again; null for none
   private Project waiting; // not written yet; null for none
 
   /** Writes into folders of the program's own below {@code home}. */
@@ -69,6 +70,11 @@ public final class Aside implements AutoCloseable {
     }
   }
 
+  /** The work was taken from a file that was left behind; it goes when the work is kept anew. */
+  public synchronized void replaces(Path left) {
+    replaced = left;
+  }
+
   /** All work is saved elsewhere: nothing is to be written, and what was written is removed. */
   public synchronized void forget() {
     waiting = null;
@@ -95,14 +101,23 @@ public final class Aside implements AutoCloseable {
         lock = ProjectLock.take(to, locks).orElse(null);
       }
       files.write(work, Optional.empty(), to);
+      removeReplaced();
     } catch (IOException | RuntimeException e) {
       System.getLogger(Aside.class.getName())
           .log(System.Logger.Level.WARNING, "unsaved work can't be written aside", e);
     }
   }
 
+  private synchronized void removeReplaced() throws IOException {
+    if (replaced != null) {
+      Files.deleteIfExists(replaced);
+      replaced = null;
+    }
+  }
+
   private void remove(Path old) {
     try {
+      removeReplaced();
       Files.deleteIfExists(old);
       if (lock != null) {
         lock.close();

@@ -3,7 +3,7 @@ package looseecho.project;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import looseecho.activity.Lane;
-import looseecho.sound.Bed;
+import looseecho.mix.Bed;
 
 /** Brings older project files to the current version, one version at a time. */
 final class Migration {
@@ -16,6 +16,9 @@ final class Migration {
     }
     if (version < 3) {
       fromSecond(root);
+    }
+    if (version < 4) {
+      put(root.path("sounds"), "monoBelowHz", 0); // version 4 can keep the low end in the middle
     }
     return root;
   }

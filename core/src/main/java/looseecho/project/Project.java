@@ -3,9 +3,9 @@ package looseecho.project;
 import java.util.ArrayList;
 import java.util.List;
 import looseecho.analysis.Corrections;
-import looseecho.echo.Limits;
 import looseecho.echo.Template;
-import looseecho.sound.Sounds;
+import looseecho.mix.Sounds;
+import looseecho.reading.Limits;
 
 /**
  * All work on one reference, as it is kept in a file.
@@ -42,6 +42,11 @@ public record Project(
 
   public Project {
     log = List.copyOf(log);
+  }
+
+  /** The same with other sounds. */
+  public Project with(Sounds other) {
+    return new Project(reference, corrections, exact, template, other, log);
   }
 
   /** The same with one more line in its log. */

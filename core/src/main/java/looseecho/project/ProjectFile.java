@@ -18,34 +18,39 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDateTime;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
+import looseecho.activity.Lane;
 import looseecho.disk.Seal;
 import looseecho.disk.WholeFile;
-import looseecho.echo.Limits;
 import looseecho.echo.Template;
-import looseecho.sound.Sounds;
+import looseecho.mix.Sounds;
+import looseecho.reading.Limits;
+import looseecho.synth.SampleSound;
 
 /**
  * Reads and writes {@code .looseecho} files: a zip with {@code project.json} (its schema is {@code
  * project.schema.json} beside this class) and, when asked for, the reference as {@code reference}
- * with its own ending.
+ * and the person's samples as {@code samples/LANE}, each with its own ending.
  *
  * <p>A file is written whole or not at all. Nothing in it is unpacked to a path that the file
  * names, and no more is read than {@link #MOST_JSON} bytes of JSON and {@link #MOST_SOUND} of
  * sound.
  */
 public final class ProjectFile {
-  public static final int VERSION = 3;
+  public static final int VERSION = 4;
 
   private static final long MOST_JSON = 64L << 20;
   private static final long MOST_SOUND = 4L << 30;
   private static final String ENDING = "[A-Za-z0-9]{1,8}";
   private static final String JSON = "project.json";
   private static final String SOUND = "reference.";
+  private static final String SAMPLES = "samples";
 
   private final ObjectMapper mapper =
       new ObjectMapper(
@@ -89,6 +94,7 @@ public final class ProjectFile {
 
   private void writePart(Project project, Optional<Path> packed, Path part, boolean sealed)
       throws IOException {
+    Map<String, Path> samples = packed.isPresent() ? samples(project.sounds()) : Map.of();
     byte[] json = mapper.writerWithDefaultPrettyPrinter().writeValueAsBytes(tree(project, packed));
     try (ZipOutputStream zip =
         new ZipOutputStream(new BufferedOutputStream(Files.newOutputStream(part)))) {
@@ -96,7 +102,10 @@ public final class ProjectFile {
       zip.write(json);
       zip.closeEntry();
       if (packed.isPresent()) {
-        pack(packed.get(), zip);
+        pack(packed.get(), SOUND + ending(packed.get()), zip);
+      }
+      for (Map.Entry<String, Path> sample : samples.entrySet()) {
+        pack(sample.getValue(), entry(sample.getKey(), sample.getValue()), zip);
       }
       if (sealed) {
         zip.setComment(Seal.BLANK);
@@ -115,9 +124,25 @@ public final class ProjectFile {
     return entry;
   }
 
-  private static void pack(Path sound, ZipOutputStream zip) throws IOException {
+  /** The samples that are there to be packed, by lane. */
+  private static Map<String, Path> samples(Sounds sounds) {
+    Map<String, Path> out = new TreeMap<>();
+    sounds.samples().forEach((lane, sample) -> out.put(lane.name(), Path.of(sample.path())));
+    out.values().removeIf(p -> !Files.isRegularFile(p));
+    return out;
+  }
+
+  private static String entry(String lane, Path sample) {
+    return SAMPLES + "/" + lane + "." + ending(sample);
+  }
+
+  private static String ending(Path sound) {
     String name = sound.getFileName().toString();
     String ending = name.substring(name.lastIndexOf('.') + 1).replaceAll("[^A-Za-z0-9]", "");
+    return ending.matches(ENDING) ? ending : "sound";
+  }
+
+  private static void pack(Path sound, String name, ZipOutputStream zip) throws IOException {
     CRC32 crc = new CRC32();
     try (InputStream in = Files.newInputStream(sound)) {
       byte[] buffer = new byte[1 << 16];
@@ -125,7 +150,7 @@ public final class ProjectFile {
         crc.update(buffer, 0, n);
       }
     }
-    ZipEntry entry = entry(SOUND + (ending.matches(ENDING) ? ending : "sound"));
+    ZipEntry entry = entry(name);
     entry.setMethod(ZipEntry.STORED); // sound is not made smaller by zip
     entry.setSize(Files.size(sound));
     entry.setCrc(crc.getValue());
@@ -163,7 +188,9 @@ public final class ProjectFile {
       if (entry == null) {
         throw bad(name, "is not a Loose Echo project", null);
       }
-      return parse(bounded(zip.getInputStream(entry), MOST_JSON, name), name);
+      ByteArrayOutputStream json = new ByteArrayOutputStream();
+      copy(zip, entry, json, MOST_JSON, name);
+      return parse(json.toByteArray(), name);
     } catch (BadProjectException e) {
       throw e;
     } catch (IOException | IllegalArgumentException e) {
@@ -198,16 +225,25 @@ public final class ProjectFile {
         name + " " + what + " and was not opened. Nothing was changed.", cause);
   }
 
-  private static byte[] bounded(InputStream in, long most, String name) throws IOException {
-    ByteArrayOutputStream out = new ByteArrayOutputStream();
-    byte[] buffer = new byte[1 << 16];
-    for (int n = in.read(buffer); n > 0; n = in.read(buffer)) {
-      if (out.size() + n > most) {
-        throw bad(name, "is far too large inside", null);
+  /** An entry's bytes as far as they go and if they are whole: zip files do not check that. */
+  private static void copy(ZipFile zip, ZipEntry entry, OutputStream out, long most, String name)
+      throws IOException {
+    CRC32 crc = new CRC32();
+    try (InputStream in = zip.getInputStream(entry)) {
+      byte[] buffer = new byte[1 << 16];
+      long sum = 0;
+      for (int n = in.read(buffer); n > 0; n = in.read(buffer)) {
+        sum += n;
+        if (sum > most) {
+          throw bad(name, "is far too large inside", null);
+        }
+        crc.update(buffer, 0, n);
+        out.write(buffer, 0, n);
       }
-      out.write(buffer, 0, n);
     }
-    return out.toByteArray();
+    if (entry.getCrc() != crc.getValue()) {
+      throw bad(name, "is damaged", null);
+    }
   }
 
   private Opened parse(byte[] json, String name) throws IOException {
@@ -271,22 +307,37 @@ public final class ProjectFile {
       }
       Files.createDirectories(folder);
       Path to = folder.resolve(entry.get().getName());
-      WholeFile.write(to, part -> copy(zip.getInputStream(entry.get()), part, path));
+      WholeFile.write(to, part -> unpack(zip, entry.get(), part, path));
       return Optional.of(to);
     }
   }
 
-  private static void copy(InputStream in, Path to, Path from) throws IOException {
-    try (OutputStream out = Files.newOutputStream(to)) {
-      byte[] buffer = new byte[1 << 16];
-      long sum = 0;
-      for (int n = in.read(buffer); n > 0; n = in.read(buffer)) {
-        sum += n;
-        if (sum > MOST_SOUND) {
-          throw bad(String.valueOf(from.getFileName()), "is far too large inside", null);
+  /**
+   * Takes packed samples out, into files of ours.
+   *
+   * @return the sounds, with samples that are no longer where they were taken from there
+   */
+  public Sounds unpackSamples(Path path, Sounds sounds, Path folder) throws IOException {
+    Sounds out = sounds;
+    try (ZipFile zip = zip(path, String.valueOf(path.getFileName()))) {
+      for (Map.Entry<Lane, SampleSound> sample : sounds.samples().entrySet()) {
+        String lane = SAMPLES + "/" + sample.getKey().name() + "\\." + ENDING;
+        Optional<? extends ZipEntry> entry =
+            zip.stream().filter(e -> e.getName().matches(lane)).findFirst();
+        if (entry.isPresent() && !Files.isRegularFile(Path.of(sample.getValue().path()))) {
+          Files.createDirectories(folder);
+          Path to = folder.resolve(entry.get().getName().replace('/', '-'));
+          WholeFile.write(to, part -> unpack(zip, entry.get(), part, path));
+          out = out.with(sample.getKey(), sample.getValue().at(to));
         }
-        out.write(buffer, 0, n);
       }
+    }
+    return out;
+  }
+
+  private static void unpack(ZipFile zip, ZipEntry entry, Path to, Path from) throws IOException {
+    try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(to))) {
+      copy(zip, entry, out, MOST_SOUND, String.valueOf(from.getFileName()));
     }
   }
 }

@@ -68,16 +68,17 @@ final class BarTracker {
     return trace(beatsPerBar, shortest, tempos, best, from);
   }
 
+  /** Log probabilities of the tempo [to][from]. */
   private static double[][] transitionsFor(int shortest, int tempos, double rigidity) {
     double[][] out = new double[tempos][tempos];
     for (int j = 0; j < tempos; j++) {
       double sum = 0;
       for (int i = 0; i < tempos; i++) {
-        out[j][i] = Math.exp(-rigidity * Math.abs((double) (shortest + i) / (shortest + j) - 1));
-        sum += out[j][i];
+        out[i][j] = Math.exp(-rigidity * Math.abs((double) (shortest + i) / (shortest + j) - 1));
+        sum += out[i][j];
       }
       for (int i = 0; i < tempos; i++) {
-        out[j][i] = Math.log(out[j][i] / sum);
+        out[i][j] = Math.log(out[i][j] / sum);
       }
     }
     return out;
@@ -90,47 +91,55 @@ final class BarTracker {
   private void advance(
       int n, int meter, int shortest, int tempos, double[][] step, float[][] best, short[][] from) {
     double start = restSum[n] - Math.log(tempos * meter);
-    for (int b = 0; b < meter; b++) {
-      int before = (b + meter - 1) % meter;
-      for (int i = 0; i < tempos; i++) {
-        int length = shortest + i;
-        int m = n - length;
+    boolean mayStart = n < longestStart(shortest, tempos);
+    float[] now = best[n % best.length];
+    for (int i = 0; i < tempos; i++) {
+      int length = shortest + i;
+      int m = n - length;
+      float[] then = m < 0 ? null : best[m % best.length];
+      int reach = Math.max(2, (int) (length * 0.12));
+      int low = Math.max(0, i - reach);
+      int high = Math.min(tempos - 1, i + reach);
+      for (int b = 0; b < meter; b++) {
         float value = Float.NEGATIVE_INFINITY;
         int source = -1;
-        if (m >= 0) {
-          int reach = Math.max(2, (int) (length * 0.12));
-          for (int j = Math.max(0, i - reach); j <= Math.min(tempos - 1, i + reach); j++) {
-            float v = (float) (best[m % best.length][before * tempos + j] + step[j][i]);
+        if (then != null) {
+          int before = (b + meter - 1) % meter * tempos;
+          source = likeliest(then, before, step[i], low, high);
+          value = source < 0 ? value : (float) (then[source] + step[i][source - before]);
+          for (int p = 0; b == 0 && p < meter - 1; p++) {
+            float v = (float) (then[p * tempos + i] + step[i][i] - settings.barBreakCost());
             if (v > value) {
               value = v;
-              source = before * tempos + j;
-            }
-          }
-          if (b == 0) {
-            for (int p = 0; p < meter - 1; p++) {
-              float v =
-                  (float)
-                      (best[m % best.length][p * tempos + i]
-                          + step[i][i]
-                          - settings.barBreakCost());
-              if (v > value) {
-                value = v;
-                source = p * tempos + i;
-              }
+              source = p * tempos + i;
             }
           }
           if (source >= 0) {
             value += (float) interval(m, length, source / tempos);
           }
         }
-        if (n < longestStart(shortest, tempos) && start > value) {
+        if (mayStart && start > value) {
           value = (float) start;
           source = -1;
         }
-        best[n % best.length][b * tempos + i] = value;
+        now[b * tempos + i] = value;
         from[n][b * tempos + i] = (short) source;
       }
     }
+  }
+
+  /** The state behind {@code before} from which a change of tempo is likeliest; -1 for none. */
+  private static int likeliest(float[] then, int before, double[] step, int low, int high) {
+    float value = Float.NEGATIVE_INFINITY;
+    int source = -1;
+    for (int j = low; j <= high; j++) {
+      float v = (float) (then[before + j] + step[j]);
+      if (v > value) {
+        value = v;
+        source = before + j;
+      }
+    }
+    return source;
   }
 
   private int longestStart(int shortest, int tempos) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import looseecho.activity.Activities;
 import looseecho.dsp.Parabola;
+import looseecho.reading.Limits;
 import looseecho.reading.Progress;
 import looseecho.reading.Reading;
 import looseecho.reading.Reading.Alternative;
@@ -33,8 +34,8 @@ public final class PulseFinder {
    */
   public record Wanted(
       Optional<Double> bpm, Optional<Double> barOneAt, Optional<Meter> meter, double nudge) {
-    public static final double SLOWEST_BPM = 20;
-    public static final double FASTEST_BPM = 400;
+    public static final double SLOWEST_BPM = Limits.SLOWEST_BPM;
+    public static final double FASTEST_BPM = Limits.FASTEST_BPM;
     private static final double MOST_SECONDS = 86_400;
     private static final double MOST_NUDGE = 10;
 

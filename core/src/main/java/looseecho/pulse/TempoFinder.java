@@ -57,15 +57,20 @@ final class TempoFinder {
         Arrays.stream(tempos).filter(b -> Math.abs(Math.log(b / base)) < DRIFT).toArray();
     double low = near[0] / base;
     double high = near[near.length - 1] / base;
+    progress.step("Finding the beat", 0.5);
+    List<Optional<Candidate>> found =
+        Arrays.stream(RELATED)
+            .mapToObj(r -> r * base)
+            .filter(t -> t >= settings.minBpm() * 0.98 && t <= settings.maxBpm() * 1.02)
+            .toList()
+            .parallelStream()
+            .map(t -> progress.cancelled() ? Optional.<Candidate>empty() : at(activity, t, low, high))
+            .toList();
+    progress.step("Finding the beat", 1);
     List<Candidate> out = new ArrayList<>();
-    for (int i = 0; i < RELATED.length; i++) {
-      progress.step("Finding the beat", 0.5 + 0.5 * i / RELATED.length);
-      double bpm = base * RELATED[i];
-      if (bpm >= settings.minBpm() * 0.98 && bpm <= settings.maxBpm() * 1.02) {
-        at(activity, bpm, low, high)
-            .filter(c -> out.stream().noneMatch(o -> Math.abs(o.bpm() / c.bpm() - 1) < SAME))
-            .ifPresent(out::add);
-      }
+    for (Optional<Candidate> one : found) {
+      one.filter(c -> out.stream().noneMatch(o -> Math.abs(o.bpm() / c.bpm() - 1) < SAME))
+          .ifPresent(out::add);
     }
     out.sort(Comparator.comparingDouble(c -> -c.weight()));
     return new Tempos(out);

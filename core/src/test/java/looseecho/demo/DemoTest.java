@@ -20,12 +20,12 @@ import looseecho.dsp.Loudness;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
 import looseecho.form.Event;
+import looseecho.mix.EchoRenderer;
+import looseecho.mix.Sounds;
 import looseecho.notes.Key;
 import looseecho.notes.Note;
 import looseecho.reading.Progress;
 import looseecho.reading.Reading.Settled;
-import looseecho.sound.EchoRenderer;
-import looseecho.sound.Sounds;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 

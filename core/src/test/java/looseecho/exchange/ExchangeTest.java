@@ -28,6 +28,8 @@ import looseecho.form.Form;
 import looseecho.form.Section;
 import looseecho.hits.Feel;
 import looseecho.hits.Hit;
+import looseecho.mix.EchoRenderer;
+import looseecho.mix.Sounds;
 import looseecho.notes.Chord;
 import looseecho.notes.ChordKind;
 import looseecho.notes.Glide;
@@ -41,8 +43,6 @@ import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
 import looseecho.reading.Reading;
 import looseecho.reading.Reading.Alternative;
-import looseecho.sound.EchoRenderer;
-import looseecho.sound.Sounds;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -237,10 +237,10 @@ class ExchangeTest {
                 new EchoRenderer(Sounds.plain()),
                 out,
                 "tune",
-                true,
+                TemplateExport.Sound.STEMS,
                 new Outputs(List.of(), false),
                 Progress.NONE);
-    assertEquals(2 + 4, files.size());
+    assertEquals(2 + 5, files.size(), "four parts and what comes back from the room");
     SmfReader smf = SmfReader.read(Files.readAllBytes(files.get(0)));
     var kicks =
         smf.events().stream()

@@ -24,14 +24,14 @@ import looseecho.exchange.MidiGroove;
 import looseecho.exchange.MidiWriter;
 import looseecho.exchange.TemplateExport;
 import looseecho.hits.HitMark;
+import looseecho.mix.EchoRenderer;
+import looseecho.mix.Sounds;
 import looseecho.notes.Key;
 import looseecho.project.CorrectionStore;
 import looseecho.project.Project;
 import looseecho.project.ProjectFile;
 import looseecho.reading.Progress;
-import looseecho.sound.EchoRenderer;
-import looseecho.sound.SampleSound;
-import looseecho.sound.Sounds;
+import looseecho.synth.SampleSound;
 
 /**
  * Files of every kind that the program reads, damaged by a seed, each given to its reader. A reader

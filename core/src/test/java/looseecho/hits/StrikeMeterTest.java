@@ -9,9 +9,9 @@ import java.util.List;
 import java.util.Random;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
-import looseecho.sound.Bus;
-import looseecho.sound.DrumSynth;
-import looseecho.sound.Sounds;
+import looseecho.mix.Bus;
+import looseecho.mix.Sounds;
+import looseecho.synth.DrumSynth;
 import org.junit.jupiter.api.Test;
 
 class StrikeMeterTest {

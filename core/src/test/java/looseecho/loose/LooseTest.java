@@ -14,12 +14,12 @@ import looseecho.echo.StepHit;
 import looseecho.echo.StepNote;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
+import looseecho.mix.Sounds;
 import looseecho.notes.Key;
 import looseecho.notes.Line;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Meter;
-import looseecho.sound.SampleSound;
-import looseecho.sound.Sounds;
+import looseecho.synth.SampleSound;
 import org.junit.jupiter.api.Test;
 
 class LooseTest {

@@ -9,11 +9,11 @@ import java.util.Optional;
 import java.util.Random;
 import looseecho.dsp.Chroma;
 import looseecho.dsp.ToneSpectra;
+import looseecho.mix.Bus;
 import looseecho.pulse.PlainPulse;
 import looseecho.reading.Progress;
-import looseecho.sound.Bus;
-import looseecho.sound.ToneSound;
-import looseecho.sound.ToneSynth;
+import looseecho.synth.ToneSound;
+import looseecho.synth.ToneSynth;
 import org.junit.jupiter.api.Test;
 
 class ChordFinderTest {

@@ -25,8 +25,8 @@ import looseecho.analysis.Corrections;
 import looseecho.echo.Edits;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
-import looseecho.sound.SampleSound;
-import looseecho.sound.Sounds;
+import looseecho.mix.Sounds;
+import looseecho.synth.SampleSound;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -181,7 +181,7 @@ public class ProjectFileTest {
     Path b = dir.resolve("b.looseecho");
     files.write(project(), Optional.empty(), a);
     Sounds s = project().sounds();
-    Map<Lane, looseecho.sound.DrumSound> turned = new java.util.LinkedHashMap<>();
+    Map<Lane, looseecho.synth.DrumSound> turned = new java.util.LinkedHashMap<>();
     List<Lane> lanes = new java.util.ArrayList<>(List.of(Lane.values()));
     java.util.Collections.reverse(lanes);
     lanes.forEach(l -> turned.put(l, s.drums().get(l)));
@@ -197,7 +197,8 @@ public class ProjectFileTest {
             s.delayBeats(),
             s.delayFeedback(),
             s.drumDrive(),
-            s.bed());
+            s.bed(),
+            s.monoBelowHz());
     files.write(
         new Project(p.reference(), p.corrections(), p.exact(), p.template(), same, p.log()),
         Optional.empty(),
@@ -332,9 +333,9 @@ public class ProjectFileTest {
     files.write(project(), Optional.empty(), file);
     String first =
         new String(json(file), StandardCharsets.UTF_8)
-            .replaceFirst("\"version\" : 3", "\"version\" : 1")
+            .replaceFirst("\"version\" : 4", "\"version\" : 1")
             .replaceAll(
-                ",\\s*\"(lengthSteps\" : 0.0|sub\" : 0.0|width\" : 0.0|duckBy\" : \"KICK\"|bed\" : \\{[^}]*\\})",
+                ",\\s*\"(lengthSteps\" : 0.0|sub\" : 0.0|width\" : 0.0|duckBy\" : \"KICK\"|bed\" : \\{[^}]*\\}|monoBelowHz\" : 120.0)",
                 "");
     JsonNode tree = new ObjectMapper().readTree(first);
     for (JsonNode sample : tree.path("sounds").path("samples")) {
@@ -345,7 +346,9 @@ public class ProjectFileTest {
     for (String later : List.of("bed", "\"sub\"", "riseMs")) {
       assertFalse(old.contains(later), later);
     }
-    assertEquals(project(), files.read(zip("project.json", old)));
+    Project p = project();
+    Project asItWas = p.with(p.sounds().monoBelow(0));
+    assertEquals(asItWas, files.read(zip("project.json", old)));
   }
 
   private static byte[] json(Path file) throws IOException {

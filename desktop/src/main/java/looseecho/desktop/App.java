@@ -8,9 +8,9 @@ import javafx.stage.Stage;
 import javafx.util.Duration;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
+import looseecho.mix.EchoRenderer;
+import looseecho.play.OutputDevice;
 import looseecho.project.CorrectionStore;
-import looseecho.sound.EchoRenderer;
-import looseecho.sound.OutputDevice;
 
 /** The JavaFX application. */
 public final class App extends Application {

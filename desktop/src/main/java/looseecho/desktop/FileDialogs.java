@@ -1,6 +1,7 @@
 package looseecho.desktop;
 
 import java.io.File;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -26,6 +27,7 @@ import looseecho.desktop.theme.Theme;
 final class FileDialogs {
   private static final DateTimeFormatter WHEN =
       DateTimeFormatter.ofPattern("d MMMM, HH:mm", Locale.ENGLISH).withZone(ZoneId.systemDefault());
+  private static final String ENDING = ".looseecho";
   private static final int SHOWN = 4;
 
   private final Session session;
@@ -101,9 +103,31 @@ final class FileDialogs {
             + ".looseecho");
     File file = chooser.showSaveDialog(owner.getScene().getWindow());
     if (file != null) {
-      String name = file.getName().endsWith(".looseecho") ? file.getPath() : file + ".looseecho";
-      session.save(Path.of(name), chooser.getSelectedExtensionFilter() == packed);
+      boolean whole = file.getName().endsWith(ENDING);
+      Path to = Path.of(whole ? file.getPath() : file + ENDING);
+      // The chooser has asked about the name as it was typed; with the ending it is another file.
+      if (whole || !Files.exists(to) || mayReplace(to)) {
+        session.save(to, chooser.getSelectedExtensionFilter() == packed);
+      }
     }
+  }
+
+  private boolean mayReplace(Path to) {
+    ButtonType replace = new ButtonType("Replace it");
+    return ask(to.getFileName() + " is there already.", replace, ButtonType.CANCEL)
+        .filter(b -> b == replace)
+        .isPresent();
+  }
+
+  private Optional<ButtonType> ask(String words, ButtonType... answers) {
+    Alert question = new Alert(Alert.AlertType.CONFIRMATION, words, answers);
+    question.setTitle("Loose Echo");
+    question.setHeaderText(null);
+    question.setGraphic(null);
+    question.initOwner(owner.getScene().getWindow());
+    question.getDialogPane().getStylesheets().setAll(owner.getScene().getStylesheets());
+    question.getDialogPane().getStyleClass().addAll(owner.getScene().getRoot().getStyleClass());
+    return question.showAndWait();
   }
 
   void export() {
@@ -123,20 +147,7 @@ final class FileDialogs {
     ButtonType save = new ButtonType("Save it");
     ButtonType leave = new ButtonType("Leave it");
     ButtonType stay = ButtonType.CANCEL;
-    Alert question =
-        new Alert(
-            Alert.AlertType.CONFIRMATION,
-            "The work on this track is not saved.",
-            save,
-            leave,
-            stay);
-    question.setTitle("Loose Echo");
-    question.setHeaderText(null);
-    question.setGraphic(null);
-    question.initOwner(owner.getScene().getWindow());
-    question.getDialogPane().getStylesheets().setAll(owner.getScene().getStylesheets());
-    question.getDialogPane().getStyleClass().addAll(owner.getScene().getRoot().getStyleClass());
-    Optional<ButtonType> answer = question.showAndWait();
+    Optional<ButtonType> answer = ask("The work on this track is not saved.", save, leave, stay);
     if (answer.filter(b -> b == save).isPresent()) {
       save();
       return false; // it goes on when the person asks again, once it is saved

@@ -1,5 +1,6 @@
 package looseecho.desktop;
 
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -7,33 +8,41 @@ import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
 import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Work;
 
-/** What long work is doing, over the bench's lower edge, with a way to stop it. */
-final class WorkStrip extends HBox {
+/** What long work is doing, a line per lane, over the bench's lower edge, with a way to stop it. */
+final class WorkStrip extends VBox {
   WorkStrip(Session session) {
-    super(12);
+    super(6);
     setId("work");
-    getStyleClass().add("panel");
-    setAlignment(Pos.CENTER_LEFT);
-    setStyleSize();
-    Label stage = new Label();
-    stage.textProperty().bind(session.work().stageProperty());
-    stage.setMinWidth(190);
-    ProgressBar bar = new ProgressBar();
-    bar.progressProperty().bind(session.work().fractionProperty());
-    bar.setPrefWidth(260);
-    Button stop = new Button("Stop");
-    stop.setId("stop");
-    stop.setOnAction(e -> session.work().cancel());
-    getChildren().addAll(stage, bar, stop);
-    visibleProperty().bind(session.work().runningProperty());
+    setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
+    setPickOnBounds(false);
+    StackPane.setAlignment(this, Pos.BOTTOM_CENTER);
+    StackPane.setMargin(this, new Insets(16));
+    for (Work lane : session.lanes()) {
+      getChildren()
+          .add(line(lane, lane == session.work() ? "stop" : "stop-" + getChildren().size()));
+    }
   }
 
-  private void setStyleSize() {
-    setPadding(new javafx.geometry.Insets(8, 16, 8, 16));
-    setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
-    StackPane.setAlignment(this, Pos.BOTTOM_CENTER);
-    StackPane.setMargin(this, new javafx.geometry.Insets(16));
+  private static HBox line(Work lane, String id) {
+    Label stage = new Label();
+    stage.textProperty().bind(lane.stageProperty());
+    stage.setMinWidth(190);
+    ProgressBar bar = new ProgressBar();
+    bar.progressProperty().bind(lane.fractionProperty());
+    bar.setPrefWidth(260);
+    Button stop = new Button("Stop");
+    stop.setId(id);
+    stop.setOnAction(e -> lane.cancel());
+    HBox line = new HBox(12, stage, bar, stop);
+    line.getStyleClass().add("panel");
+    line.setAlignment(Pos.CENTER_LEFT);
+    line.setPadding(new Insets(8, 16, 8, 16));
+    line.visibleProperty().bind(lane.runningProperty());
+    line.managedProperty().bind(lane.runningProperty());
+    return line;
   }
 }

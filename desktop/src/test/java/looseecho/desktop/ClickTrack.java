@@ -5,9 +5,9 @@ import java.nio.file.Path;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.audio.WavWriter;
-import looseecho.sound.Bus;
-import looseecho.sound.EchoRenderer;
-import looseecho.sound.Sounds;
+import looseecho.mix.Bus;
+import looseecho.mix.EchoRenderer;
+import looseecho.mix.Sounds;
 
 /** A plain beat as a file, where a test needs a short track. */
 final class ClickTrack {

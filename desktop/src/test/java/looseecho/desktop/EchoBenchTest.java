@@ -19,7 +19,7 @@ import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.exchange.MidiWriter;
 import looseecho.exchange.TemplateExport;
-import looseecho.sound.Sounds;
+import looseecho.mix.Sounds;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.testfx.framework.junit5.Start;

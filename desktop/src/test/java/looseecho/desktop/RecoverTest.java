@@ -1,7 +1,6 @@
 package looseecho.desktop;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
@@ -18,11 +17,11 @@ import looseecho.audio.AudioReader;
 import looseecho.echo.Edits;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
+import looseecho.mix.Sounds;
 import looseecho.project.CorrectionStore;
 import looseecho.project.Project;
 import looseecho.project.ProjectFile;
 import looseecho.reading.Progress;
-import looseecho.sound.Sounds;
 import org.junit.jupiter.api.Test;
 import org.testfx.framework.junit5.Start;
 
@@ -72,10 +71,14 @@ class RecoverTest extends WindowTest {
     until("its words", () -> text("#message").startsWith("Your work is back"));
     assertTrue(session.keeper().unsavedProperty().get());
     assertEquals(List.of("Template made", "Put clap on step 4 of every bar"), session.log());
-    assertFalse(Files.exists(home.resolve("kept/unsaved/left.looseecho")));
+    until(
+        "it is kept anew and the old file goes",
+        () -> !Files.exists(home.resolve("kept/unsaved/left.looseecho")));
     Path packed = home.resolve("packed.looseecho");
     robot.interact(() -> session.save(packed, true));
     until("it is saved", () -> text("#message").equals("Saved as packed.looseecho"));
+    robot.interact(() -> session.save(packed, false));
+    until("once more", () -> !session.lanes().get(1).runningProperty().get());
     Files.delete(home.resolve("pier.wav")); // the reference is in the project
     robot.interact(() -> session.open(packed));
     until(

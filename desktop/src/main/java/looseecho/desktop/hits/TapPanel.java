@@ -24,10 +24,10 @@ import looseecho.desktop.theme.Theme;
 import looseecho.echo.TapIn;
 import looseecho.echo.Template;
 import looseecho.echo.Words;
+import looseecho.play.MidiInput;
+import looseecho.play.SimulatedInput;
+import looseecho.play.StrokeInput;
 import looseecho.project.PracticeLog;
-import looseecho.sound.MidiInput;
-import looseecho.sound.SimulatedInput;
-import looseecho.sound.StrokeInput;
 
 /**
  * Taps a part in over the loop, after a bar of count-in: by key, by a MIDI instrument or by a

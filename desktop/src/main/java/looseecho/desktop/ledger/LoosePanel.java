@@ -17,6 +17,7 @@ import looseecho.loose.Aspect;
 import looseecho.loose.Loosener;
 import looseecho.loose.Originality;
 import looseecho.loose.SoundLoosener;
+import looseecho.mix.Sounds;
 
 /** How loose each aspect shall get, and how far the echo is from the reference by now. */
 final class LoosePanel extends VBox {
@@ -26,6 +27,8 @@ final class LoosePanel extends VBox {
   private final Label last = new Label();
   private long seed = 1;
   private int steps; // of the last loosening, to be undone together
+  private Template loosened; // what came of it; null before the first
+  private Sounds sounded;
 
   LoosePanel(Session session) {
     super(4);
@@ -60,7 +63,11 @@ final class LoosePanel extends VBox {
                 "Loosen",
                 "Does it, step by step; undo takes each step back",
                 this::loosen),
-            Buttons.of("loosen-other", "Another way", "Undoes it and draws again", this::again));
+            Buttons.of(
+                "loosen-other",
+                "Another way",
+                "Undoes it and draws again; after edits of your own it goes on from them",
+                this::again));
     getChildren().addAll(grid, buttons, last);
     session.templateProperty().addListener((o, a, b) -> read());
     session.maker().soundsProperty().addListener((o, a, b) -> read());
@@ -90,6 +97,8 @@ final class LoosePanel extends VBox {
     steps = done.size() + sounds.size();
     done.forEach(s -> session.edit(s.edit()));
     sounds.forEach(s -> session.sound(s.sounds(), s.words()));
+    loosened = session.templateProperty().get();
+    sounded = session.maker().soundsProperty().get();
     last.setText(
         steps == 0
             ? "Move a slider first: how far may each go?"
@@ -97,9 +106,13 @@ final class LoosePanel extends VBox {
   }
 
   private void again() {
-    for (int i = 0; i < steps; i++) {
+    boolean untouched =
+        session.templateProperty().get() == loosened
+            && session.maker().soundsProperty().get() == sounded;
+    for (int i = 0; untouched && i < steps; i++) {
       session.undo();
     }
+    // What the person did since stays: then the other way is laid on top of it.
     seed++;
     loosen();
   }

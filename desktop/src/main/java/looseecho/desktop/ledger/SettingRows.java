@@ -8,7 +8,7 @@ import javafx.scene.control.Slider;
 import javafx.scene.layout.GridPane;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
-import looseecho.sound.Sounds;
+import looseecho.mix.Sounds;
 
 /** Rows of sliders that change the sounds, each with its name and value. */
 final class SettingRows extends GridPane {

@@ -2,8 +2,8 @@ package looseecho.desktop.ledger;
 
 import javafx.scene.layout.VBox;
 import looseecho.desktop.session.Session;
-import looseecho.sound.Bed;
-import looseecho.sound.Sounds;
+import looseecho.mix.Bed;
+import looseecho.mix.Sounds;
 
 /** What all parts share: the room, the delay, the drums' drive and a bed of noise. */
 final class SharedSoundPanel extends VBox {

@@ -16,12 +16,12 @@ import looseecho.desktop.session.Session;
 import looseecho.echo.Arithmetic;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
+import looseecho.mix.Sounds;
+import looseecho.mix.Strip;
 import looseecho.notes.Line;
-import looseecho.sound.DrumSound;
-import looseecho.sound.SampleSound;
-import looseecho.sound.Sounds;
-import looseecho.sound.Strip;
-import looseecho.sound.ToneSound;
+import looseecho.synth.DrumSound;
+import looseecho.synth.SampleSound;
+import looseecho.synth.ToneSound;
 
 /** The sound of the part at work: its place in the mix and the few settings that matter most. */
 final class SoundPanel extends VBox {

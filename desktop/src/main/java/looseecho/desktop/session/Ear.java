@@ -12,10 +12,11 @@ import looseecho.analysis.Corrections;
 import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
 import looseecho.audio.Resampler;
+import looseecho.mix.EchoRenderer;
+import looseecho.mix.LoudnessMatch;
 import looseecho.project.CorrectionStore;
+import looseecho.project.Document;
 import looseecho.reading.Progress;
-import looseecho.sound.EchoRenderer;
-import looseecho.sound.LoudnessMatch;
 
 /**
  * The slow side of a session: reads files, hears them and keeps the corrections. Works on the
@@ -29,15 +30,25 @@ final class Ear {
     this.store = store;
   }
 
-  /** What opening brings. */
-  record Opened(Analyzer.Heard heard, Corrections corrections, Analysis analysis, String note) {}
+  /** What hearing a file brings. */
+  record Heard(
+      Reference reference,
+      Analyzer.Heard heard,
+      Corrections corrections,
+      Analysis analysis,
+      String note) {
+    Document.Origin origin(boolean packed) {
+      return new Document.Origin(
+          reference.name(), reference.path(), reference.fingerprint(), packed);
+    }
+  }
 
   /**
    * Opens a file; the sound itself is handed over early, so that it can be seen and played.
    *
    * @param corrections those of a project; empty to take the stored ones
    */
-  Opened open(
+  Heard open(
       Path path,
       String name,
       Optional<Corrections> corrections,
@@ -78,7 +89,7 @@ final class Ear {
       notes.add("Its corrections could not be used: it is shown as it was heard.");
     }
     notes.removeIf(String::isEmpty);
-    return new Opened(heard, c, a, String.join(" ", notes));
+    return new Heard(r, heard, c, a, String.join(" ", notes));
   }
 
   /** Draws the readings anew and keeps the corrections. */

@@ -13,19 +13,18 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.echo.Template;
+import looseecho.mix.EchoRenderer;
+import looseecho.mix.Excerpt;
+import looseecho.mix.LoudnessMatch;
+import looseecho.mix.Sounds;
 import looseecho.notes.Line;
-import looseecho.sound.EchoRenderer;
-import looseecho.sound.Excerpt;
-import looseecho.sound.LoudnessMatch;
-import looseecho.sound.Player;
-import looseecho.sound.Sounds;
+import looseecho.play.Player;
 
 /**
  * Turns the template into sound, aside while the music goes on; a newer edit replaces a rendering
  * that is still running. Belongs to the interface's thread.
  */
 public final class EchoMaker implements AutoCloseable {
-  static final double LONGEST = 1800; // seconds that are rendered to be played
   private static final double NOTE_SECONDS = 0.4;
   private static final double SHORT = 20; // seconds of a template that is rendered at once
 
@@ -37,8 +36,8 @@ public final class EchoMaker implements AutoCloseable {
   private final Player player;
   private final Consumer<Excerpt> sooner;
   private final Consumer<EchoSound> ready;
-  private final Consumer<Exception> failed;
-  private final Work rendering = new Work();
+  private final Consumer<Throwable> failed;
+  private final Work rendering = Work.newest("rendering");
   private final ReadOnlyObjectWrapper<EchoSound> echo = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Sounds> sounds = new ReadOnlyObjectWrapper<>(Sounds.plain());
   private final ExecutorService aside =
@@ -60,7 +59,7 @@ public final class EchoMaker implements AutoCloseable {
       Player player,
       Consumer<Excerpt> sooner,
       Consumer<EchoSound> ready,
-      Consumer<Exception> failed) {
+      Consumer<Throwable> failed) {
     this.player = player;
     this.sooner = sooner;
     this.ready = ready;

@@ -78,6 +78,7 @@ public final class Keeper implements AutoCloseable {
     if (link.packed()) {
       Path own = folder.resolve("unpacked").resolve(link.fingerprint().replaceAll("\\W", "_"));
       Optional<Path> sound = files.unpack(file, own);
+      project = project.with(files.unpackSamples(file, project.sounds(), own));
       if (sound.isPresent()) {
         return new Read(project, sound.get(), opened.note());
       }
@@ -117,6 +118,11 @@ public final class Keeper implements AutoCloseable {
   void changed(Project work) {
     unsaved.set(true);
     aside.changed(work);
+  }
+
+  /** Work left behind is at work again: its file goes once the work is written elsewhere. */
+  void takenUp(Path left) {
+    aside.replaces(left);
   }
 
   /** All work is in the project file now. */

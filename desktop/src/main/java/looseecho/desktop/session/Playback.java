@@ -2,6 +2,7 @@ package looseecho.desktop.session;
 
 import java.util.List;
 import java.util.Objects;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.DoubleProperty;
@@ -14,15 +15,15 @@ import looseecho.audio.Audio;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.hits.Hit;
+import looseecho.isolate.LaneIsolator;
+import looseecho.isolate.LineIsolator;
+import looseecho.isolate.TimeStretch;
+import looseecho.mix.EchoRenderer;
+import looseecho.mix.Excerpt;
+import looseecho.play.Player;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
-import looseecho.sound.EchoRenderer;
-import looseecho.sound.Excerpt;
-import looseecho.sound.LaneIsolator;
-import looseecho.sound.LineIsolator;
-import looseecho.sound.Player;
-import looseecho.sound.TimeStretch;
 
 /**
  * What sounds: heard and echo at one speed, whole or one drum alone, with a click on the beats.
@@ -38,7 +39,8 @@ public final class Playback implements AutoCloseable {
   private final ObjectProperty<Part> solo = new SimpleObjectProperty<>();
   private final DoubleProperty speed = new SimpleDoubleProperty(1);
   private final BooleanProperty click = new SimpleBooleanProperty(false);
-  private final Work slowing = new Work();
+  private final Work slowing = Work.newest("slowing");
+  private final Consumer<Throwable> failed;
   private Reference reference;
   private Analysis analysis;
   private EchoSound echo;
@@ -53,7 +55,8 @@ public final class Playback implements AutoCloseable {
 
   private record Both(Slowed heard, Audio echo) {}
 
-  Playback(Player player, Supplier<EchoRenderer> renderer) {
+  Playback(Player player, Supplier<EchoRenderer> renderer, Consumer<Throwable> failed) {
+    this.failed = failed;
     this.player = player;
     this.renderer = renderer;
     speed.addListener((o, a, b) -> refresh());
@@ -106,7 +109,7 @@ public final class Playback implements AutoCloseable {
     }
     Part part = solo.get();
     if (to == 1 && part == null || !canSlow()) {
-      slowing.cancel();
+      slowing.drop();
       set(reference.audio(), echo == null ? null : echo.audio(), 1);
       return;
     }
@@ -123,7 +126,11 @@ public final class Playback implements AutoCloseable {
           slowed = both.heard();
           set(slowed.audio(), both.echo(), to);
         },
-        failure -> speed.set(1));
+        why -> {
+          speed.set(1);
+          solo.set(null);
+          failed.accept(why);
+        });
   }
 
   private static Slowed copy(Reference r, Analysis a, double to, Part part, Progress p) {

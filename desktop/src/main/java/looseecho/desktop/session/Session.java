@@ -10,151 +10,135 @@ import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import javafx.beans.property.SimpleIntegerProperty;
-import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.StringProperty;
-import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
-import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
-import looseecho.demo.Demo;
 import looseecho.disk.Outputs;
 import looseecho.echo.Edits;
-import looseecho.echo.History;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
-import looseecho.echo.TemplateBuilder;
-import looseecho.echo.TemplateMerge;
-import looseecho.echo.TemplateMerge.Merged;
 import looseecho.exchange.TemplateExport;
+import looseecho.mix.Sounds;
+import looseecho.play.OutputDevice;
+import looseecho.play.Player;
 import looseecho.project.CorrectionStore;
+import looseecho.project.Document;
 import looseecho.project.Project;
-import looseecho.sound.OutputDevice;
-import looseecho.sound.Player;
-import looseecho.sound.Sounds;
 
 /**
- * One reference at work: opened, heard, corrected, echoed, played and exported. Belongs to the
+ * Brings together the document at work, the lanes of long work, what is looked at and what sounds.
+ * What comes from a lane counts only for the document that it was made for. Belongs to the
  * interface's thread.
  */
 public final class Session implements AutoCloseable {
-  private final Work work = new Work();
+  private final Work hearing = Work.newest("hearing");
+  private final Work saving = Work.inOrder("saving");
+  private final Work exporting = Work.inOrder("exporting");
   private final Player player;
   private final Ear ear;
   private final Keeper keeper;
+  private final Opener opener;
+  private final Notice notice;
+  private final Playback playback;
+  private final EchoMaker maker;
+  private final Selection selection = new Selection();
+  private final Taps taps = new Taps();
   private final ReadOnlyObjectWrapper<Reference> reference = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Analysis> analysis = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Template> template = new ReadOnlyObjectWrapper<>();
-  private final Notice notice = new Notice();
-  private final IntegerProperty section = new SimpleIntegerProperty(-1);
-  private final ObjectProperty<Part> part = new SimpleObjectProperty<>(Part.of(Lane.KICK));
-  private final Playback playback;
-  private final EchoMaker maker;
-  private final Taps taps = new Taps();
-  private final ReadOnlyObjectWrapper<Keeper.LostException> lost = new ReadOnlyObjectWrapper<>();
-  private Analyzer.Heard heard;
   private final ReadOnlyObjectWrapper<Corrections> corrections =
       new ReadOnlyObjectWrapper<>(Corrections.NONE);
-  private Corrections pending; // asked for and not heard yet; null for none
-  private History<Moment> history;
-  private Template exact;
+  private final ReadOnlyObjectWrapper<Keeper.LostException> lost = new ReadOnlyObjectWrapper<>();
+  private Document document; // null until a track has been heard
 
   public Session(OutputDevice device, CorrectionStore store) {
-    this.player = new Player(device);
-    this.maker =
+    notice = new Notice(store.folder().resolveSibling("reports"));
+    player = new Player(device);
+    maker =
         new EchoMaker(
             player,
             e -> playback().over(e),
             e -> playback().echo(e),
-            e -> notice.failed("Rendering", e));
-    this.playback = new Playback(player, maker::renderer);
-    this.ear = new Ear(store);
-    this.keeper = new Keeper(store.folder().resolveSibling("kept"));
+            e -> notice.failed("Rendering", e, "You hear the echo as it was before."));
+    playback =
+        new Playback(
+            player,
+            maker::renderer,
+            e -> notice.failed("Slow or single listening", e, "It plays on as it was."));
+    ear = new Ear(store);
+    keeper = new Keeper(store.folder().resolveSibling("kept"));
+    opener = new Opener(hearing, ear, keeper, this::take, this::take, this::notOpened);
     notice.say(device.remark());
   }
 
   /** Opens the demo, rendering it first when it is not there yet. */
   public void openDemo() {
-    open(p -> Demo.file(Demo.cache(), p), "Saltmarsh Radio: the tide tables (demo)");
+    lost.set(null);
+    opener.demo();
   }
 
   /** Opens a sound file or a project. */
   public void open(Path path) {
-    String name = path.getFileName().toString();
-    if (name.endsWith(".looseecho")) {
-      openProject(path, Took.OPENED, path);
+    lost.set(null);
+    if (path.getFileName().toString().endsWith(".looseecho")) {
+      opener.project(path);
     } else {
-      open(p -> path, name);
+      opener.track(path);
     }
   }
 
   /** Takes up work that a killed window left behind. */
   public void recover(Path left) {
-    openProject(left, Took.LEFT, null);
+    opener.aside(left, null);
   }
 
   /**
    * Takes up a kept version of a project that is missing or broken; saving puts it in its place.
    */
   public void openKept(Path kept, Path project) {
-    openProject(kept, Took.KEPT, project);
-  }
-
-  /** How a project came to be opened: by its file, as left behind, or as a kept version of one. */
-  private enum Took {
-    OPENED,
-    LEFT,
-    KEPT
-  }
-
-  private record OpenedProject(Ear.Opened heard, Project project, String note) {}
-
-  private void openProject(Path path, Took how, Path project) {
     lost.set(null);
-    work.start(
-        p -> {
-          Keeper.Read read = keeper.read(path);
-          Project.Link link = read.project().reference();
-          Ear.Opened o =
-              ear.open(
-                  read.sound(),
-                  link.name(),
-                  Optional.of(read.project().corrections()),
-                  r -> javafx.application.Platform.runLater(() -> take(r)),
-                  p);
-          return new OpenedProject(o, read.project(), read.note());
-        },
-        o -> {
-          heard = o.heard().heard();
-          pending = null;
-          corrections.set(o.heard().corrections());
-          history =
-              new History<>(
-                  new Moment(
-                      o.heard().corrections(),
-                      o.heard().analysis(),
-                      o.project().template(),
-                      o.project().sounds()),
-                  o.project().log());
-          notice.say(
-              how == Took.OPENED
-                  ? (o.heard().note() + " " + o.note()).trim()
-                  : "Your work is back. Save it to keep it.");
-          show();
-          own(project);
-          if (how != Took.OPENED) {
-            keep();
-          }
-          if (how == Took.LEFT) {
-            keeper.forget(path);
-          }
-        },
-        e -> {
-          if (e instanceof Keeper.LostException found) {
-            lost.set(found);
-          }
-          notice.failed("Opening", e);
-        });
+    opener.aside(kept, project);
+  }
+
+  /** The sound of a track that is still being heard. */
+  private void take(Reference r) {
+    document = null;
+    analysis.set(null);
+    template.set(null);
+    corrections.set(Corrections.NONE);
+    maker.forget();
+    selection.none();
+    reference.set(r);
+    playback.load(r);
+    own(null);
+    notice.say("");
+  }
+
+  private void take(Opener.Opened o) {
+    document = o.document();
+    notice.say(o.changed() ? "Your work is back. Save it to keep it." : o.note());
+    show();
+    own(o.project());
+    if (o.changed()) {
+      document.unsaved();
+      keep();
+      o.left().ifPresent(keeper::takenUp);
+    }
+    List<String> heard = document.state().analysis().notes();
+    if (!heard.isEmpty()) {
+      notice.say(String.join(" ", heard));
+    }
+  }
+
+  private void notOpened(Throwable e) {
+    if (e instanceof Keeper.LostException found) {
+      lost.set(found);
+    }
+    boolean halfWay = document == null && reference.get() != null;
+    notice.failed(
+        "Opening",
+        e,
+        halfWay ? "The track can be played, but was not heard." : "Nothing was changed.");
   }
 
   private void own(Path project) {
@@ -164,57 +148,89 @@ public final class Session implements AutoCloseable {
         notice.say(words);
       }
     } catch (IOException e) {
-      notice.failed("Opening", e);
+      notice.failed("Opening", e, "");
     }
   }
 
-  /** The work as it is now; empty when there is no template. */
-  private Optional<Project> project() {
-    Reference r = reference.get();
-    if (history == null || r == null || history.present().template() == null) {
-      return Optional.empty();
-    }
-    Moment m = history.present();
-    Template exact = exact();
-    return Optional.of(
-        new Project(
-            new Project.Link(
-                r.name(), r.path().toAbsolutePath().toString(), r.fingerprint(), false),
-            m.corrections(),
-            exact == null ? m.template() : exact,
-            m.template(),
-            m.sounds(),
-            history.log()));
-  }
-
-  /** The exact template of what is heard now; null when there is none. */
-  public Template exact() {
-    return exact;
-  }
-
-  /** Saves the work; {@code pack} puts the reference into the file. */
+  /** Saves the work; {@code pack} puts the reference and own samples into the file. */
   public void save(Path to, boolean pack) {
-    Optional<Project> now = project();
+    Document d = document;
+    Optional<Project> now = d == null ? Optional.empty() : d.project();
     if (now.isEmpty()) {
       notice.say("There is nothing to save yet.");
       return;
     }
-    Optional<Path> sound = pack ? Optional.of(reference.get().path()) : Optional.empty();
-    Moment written = history.present();
-    work.start(
-        p -> keeper.write(now.get(), sound, to),
+    long revision = d.revision();
+    boolean whole = pack || d.origin().packed();
+    Optional<Path> sound = whole ? Optional.of(d.origin().path()) : Optional.empty();
+    saving.start(
+        p -> {
+          p.step("Saving", 0);
+          return keeper.write(now.get(), sound, to);
+        },
         words -> {
-          if (!to.equals(keeper.pathProperty().get())) {
-            own(to);
-          }
-          if (history != null && history.present() == written) {
-            keeper.saved();
-          } else {
-            keep(); // edited while it was being written
+          d.saved(revision);
+          if (d == document) {
+            if (!to.equals(keeper.pathProperty().get())) {
+              own(to);
+            }
+            keep();
           }
           notice.say(words);
         },
-        e -> notice.failed("Saving", e));
+        e -> notice.failed("Saving", e, "The file is as it was before."));
+  }
+
+  /** Has what is not in the project file written aside. */
+  private void keep() {
+    if (document.isSaved()) {
+      keeper.saved();
+    } else {
+      document.project().ifPresent(keeper::changed);
+    }
+  }
+
+  /** Changes the corrections; the readings and a new template follow. */
+  public void correct(UnaryOperator<Corrections> change, String why) {
+    Document d = document;
+    if (d == null) {
+      return;
+    }
+    Corrections before = d.asked();
+    Corrections now = change.apply(before);
+    if (before.locked() && now.locked() && movesGround(before, now)) {
+      notice.say("The ground is locked. Unlock it to change tempo, bars or sections.");
+      return;
+    }
+    d.ask(c -> now);
+    hearing.start(
+        p -> ear.read(d.heard(), d.origin().fingerprint(), now, p),
+        a -> corrected(d, now, a, why),
+        e -> {
+          d.refused();
+          notice.failed("The correction", e, "Nothing was changed.");
+        });
+  }
+
+  private void corrected(Document d, Corrections now, Analysis a, String why) {
+    boolean kept = d.corrected(now, a, why);
+    if (d == document) {
+      changed();
+      notice.say(kept ? why : why + ". Your echo was made anew; undo brings the edited one back");
+    }
+  }
+
+  private static boolean movesGround(Corrections a, Corrections b) {
+    return !a.pulse().equals(b.pulse()) || !a.sections().equals(b.sections());
+  }
+
+  /** Applies an edit of the template. */
+  public void edit(Edits.Edited edit) {
+    if (document != null) {
+      document.edit(edit);
+      notice.say(edit.words());
+      changed();
+    }
   }
 
   /** Other sounds, or another mix. */
@@ -224,7 +240,39 @@ public final class Session implements AutoCloseable {
 
   /** The same as a move of a gesture, which undo takes back as a whole. */
   public void sound(Sounds other, String words, String gesture) {
-    history.apply(history.present().with(other), words, gesture);
+    if (document != null) {
+      document.sound(other, words, gesture);
+      notice.say(words);
+      changed();
+    }
+  }
+
+  public void undo() {
+    if (document != null) {
+      hearing.drop(); // a correction that is still being heard is taken back with it
+      document.undo().ifPresent(w -> changedBack("Undone: " + w));
+    }
+  }
+
+  public void redo() {
+    if (document != null) {
+      hearing.drop();
+      document.redo().ifPresent(w -> changedBack("Done again: " + w));
+    }
+  }
+
+  private void changedBack(String words) {
+    Corrections now = document.state().corrections();
+    if (!now.equals(corrections.get())) {
+      String fingerprint = document.origin().fingerprint();
+      saving.start(
+          p -> {
+            ear.keep(fingerprint, now);
+            return now;
+          },
+          c -> {},
+          e -> notice.failed("Keeping the correction", e, "It holds until the window closes."));
+    }
     notice.say(words);
     changed();
   }
@@ -234,207 +282,85 @@ public final class Session implements AutoCloseable {
     show();
   }
 
-  private void keep() {
-    project().ifPresent(keeper::changed);
-  }
-
-  private void open(Work.Job<Path> finder, String name) {
-    work.start(
-        p ->
-            ear.open(
-                finder.run(p),
-                name,
-                Optional.empty(),
-                r -> javafx.application.Platform.runLater(() -> take(r)),
-                p),
-        this::take,
-        e -> notice.failed("Opening", e));
-  }
-
-  private void take(Reference r) {
-    analysis.set(null);
-    template.set(null);
-    maker.forget();
-    history = null;
-    section.set(-1);
-    reference.set(r);
-    playback.load(r);
-    notice.say("");
-  }
-
-  private void take(Ear.Opened o) {
-    heard = o.heard();
-    pending = null;
-    corrections.set(o.corrections());
-    notice.say(o.note());
-    take(o.analysis(), "Template made from what was heard");
-    own(null);
-  }
-
-  private void take(Analysis a, String why) {
-    Template made = new TemplateBuilder().build(a).orElse(null);
-    if (history == null) {
-      history = new History<>(new Moment(corrections.get(), a, made, Sounds.plain()), why);
-      show();
-    } else {
-      Merged merged = merged(made);
-      Sounds same = history.present().sounds();
-      history.apply(new Moment(corrections.get(), a, merged.template(), same), why);
-      changed();
-      notice.say(
-          merged.kept() ? why : why + ". Your echo was made anew; undo brings the edited one back");
-    }
-    if (!a.notes().isEmpty()) {
-      notice.say(String.join(" ", a.notes()));
-    }
-  }
-
-  /** Edited parts of the echo stay, the others follow what is heard now. */
-  private Merged merged(Template made) {
-    Moment was = history.present();
-    Template before = new TemplateBuilder().build(was.analysis()).orElse(null);
-    return made == null || before == null || was.template() == null
-        ? new Merged(made, true)
-        : TemplateMerge.merge(before, made, was.template());
-  }
-
-  /** Changes the corrections; the readings and a new template follow. */
-  public void correct(UnaryOperator<Corrections> change, String why) {
-    if (heard == null || reference.get() == null) {
-      return;
-    }
-    Corrections last = pending == null ? corrections.get() : pending;
-    Corrections now = change.apply(last);
-    if (corrections.get().locked() && now.locked() && movesGround(corrections.get(), now)) {
-      notice.say("The ground is locked. Unlock it to change tempo, bars or sections.");
-      return;
-    }
-    pending = now;
-    String fingerprint = reference.get().fingerprint();
-    work.start(
-        p -> ear.read(heard, fingerprint, now, p),
-        a -> {
-          pending = null;
-          corrections.set(now);
-          take(a, why);
-        },
-        e -> {
-          pending = null;
-          notice.failed("The correction", e);
-        });
-  }
-
-  private static boolean movesGround(Corrections a, Corrections b) {
-    return !a.pulse().equals(b.pulse()) || !a.sections().equals(b.sections());
-  }
-
-  public Taps taps() {
-    return taps;
-  }
-
-  /** Applies an edit of the template. */
-  public void edit(Edits.Edited edit) {
-    history.apply(history.present().with(edit.template()), edit.words(), edit.gesture());
-    notice.say(edit.words());
-    changed();
-  }
-
-  public void undo() {
-    if (history != null) {
-      history.undo().ifPresent(w -> changedBack("Undone: " + w));
-    }
-  }
-
-  public void redo() {
-    if (history != null) {
-      history.redo().ifPresent(w -> changedBack("Done again: " + w));
-    }
-  }
-
-  private void changedBack(String words) {
-    Corrections now = history.present().corrections();
-    if (!now.equals(corrections.get())) {
-      corrections.set(now);
-      String fingerprint = reference.get().fingerprint();
-      work.start(
-          p -> {
-            ear.keep(fingerprint, now);
-            return now;
-          },
-          c -> {},
-          e -> notice.failed("Keeping the correction", e));
-    }
-    notice.say(words);
-    changed();
-  }
-
-  /**
-   * Shows the present state and renders its template; a newer edit replaces a rendering that is
-   * still running.
-   */
+  /** Shows the present state and renders its template. */
   private void show() {
-    Moment m = history.present();
-    if (analysis.get() != m.analysis()) {
-      exact = new TemplateBuilder().build(m.analysis()).orElse(null);
-      analysis.set(m.analysis());
-      playback.heard(m.analysis());
+    Document.State s = document.state();
+    corrections.set(s.corrections());
+    if (analysis.get() != s.analysis()) {
+      analysis.set(s.analysis());
+      playback.heard(s.analysis());
     }
-    maker.use(m.sounds());
-    Template t = m.template();
-    template.set(t);
-    if (t == null) {
-      return;
-    }
-    section.set(Math.min(Math.max(0, section.get()), t.sections().size() - 1));
-    if (t.end() > EchoMaker.LONGEST) {
-      notice.say("Heard whole. Its echo can be edited and written, but is too long to be played.");
-      return;
-    }
-    maker.render(t);
+    maker.use(s.sounds());
+    template.set(s.template().orElse(null));
+    s.template()
+        .ifPresent(
+            t -> {
+              selection.within(t);
+              maker.render(t);
+            });
   }
 
   /** Writes MIDI, mix and stems into a folder. */
   public void export(Path folder) {
-    Template t = template.get();
-    if (t == null) {
+    Document d = document;
+    if (d == null || d.state().template().isEmpty()) {
+      notice.say("There is nothing to export yet.");
       return;
     }
-    String name =
-        reference.get().path().getFileName().toString().replaceFirst("(?<=.)\\.[^.]+$", "")
-            + " echo";
-    work.start(
+    Template t = d.state().template().get();
+    String name = d.origin().path().getFileName().toString().replaceFirst("(?<=.)\\.[^.]+$", "");
+    Outputs allowed = new Outputs(inputs(d), false);
+    exporting.start(
         p ->
             new TemplateExport()
-                .write(t, maker.renderer(), folder, name, true, new Outputs(inputs(), false), p),
+                .write(
+                    t,
+                    maker.renderer(),
+                    folder,
+                    name + " echo",
+                    TemplateExport.Sound.STEMS,
+                    allowed,
+                    p),
         files ->
             notice.say(
                 files.size()
                     + " files written to "
                     + folder
                     + ": MIDI, the mix and a stem per part"),
-        e -> notice.failed("The export", e));
+        e -> notice.failed("The export", e, "Files that were written before stay."));
   }
 
   /** What the echo is made from; never written over. */
-  private List<Path> inputs() {
-    List<Path> all = new ArrayList<>(List.of(reference.get().path()));
+  private List<Path> inputs(Document d) {
+    List<Path> all = new ArrayList<>(List.of(d.origin().path()));
     Optional.ofNullable(keeper.pathProperty().get()).ifPresent(all::add);
-    history.present().sounds().samples().values().forEach(s -> all.add(Path.of(s.path())));
+    d.state().sounds().samples().values().forEach(s -> all.add(Path.of(s.path())));
     return all;
   }
 
-  /** A project that could not be opened, and what is kept of it; null for none. */
-  public ReadOnlyObjectProperty<Keeper.LostException> lostProperty() {
-    return lost.getReadOnlyProperty();
+  /** The exact template of what is heard now; null when there is none. */
+  public Template exact() {
+    return document == null ? null : document.state().exact().orElse(null);
+  }
+
+  /** What was done, in words, in order. */
+  public List<String> log() {
+    return document == null ? List.of() : document.log();
+  }
+
+  /** Lanes of work that show themselves: hearing, saving, exporting. */
+  public List<Work> lanes() {
+    return List.of(hearing, saving, exporting);
+  }
+
+  /** The lane in which tracks are opened and corrections are heard. */
+  public Work work() {
+    return hearing;
   }
 
   /** The folder in which the person's own things are kept. */
   public Path folder() {
     return ear.folder();
-  }
-
-  public Work work() {
-    return work;
   }
 
   public Player player() {
@@ -445,9 +371,8 @@ public final class Session implements AutoCloseable {
     return keeper;
   }
 
-  /** What was done, in words, in order. */
-  public List<String> log() {
-    return history == null ? List.of() : history.log();
+  public Taps taps() {
+    return taps;
   }
 
   /** What turns the echo into sound. */
@@ -457,6 +382,11 @@ public final class Session implements AutoCloseable {
 
   public Playback playback() {
     return playback;
+  }
+
+  /** A project that could not be opened, and what is kept of it; null for none. */
+  public ReadOnlyObjectProperty<Keeper.LostException> lostProperty() {
+    return lost.getReadOnlyProperty();
   }
 
   public ReadOnlyObjectProperty<Corrections> correctionsProperty() {
@@ -488,19 +418,17 @@ public final class Session implements AutoCloseable {
     return notice.property();
   }
 
-  /** Index of the section at work, -1 for none. */
   public IntegerProperty sectionProperty() {
-    return section;
+    return selection.sectionProperty();
   }
 
-  /** The part at work; never null. */
   public ObjectProperty<Part> partProperty() {
-    return part;
+    return selection.partProperty();
   }
 
   @Override
   public void close() {
-    work.close();
+    lanes().forEach(Work::close);
     maker.close();
     keeper.close();
     playback.close();

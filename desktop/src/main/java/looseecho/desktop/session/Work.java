@@ -1,85 +1,104 @@
 package looseecho.desktop.session;
 
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
-import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
-import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.property.ReadOnlyDoubleWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.concurrent.Task;
 import looseecho.reading.Progress;
 
-/** Runs one long job at a time off the interface's thread, shows its stages and cancels it. */
+/**
+ * A lane of long work, off the interface's thread: one job at a time, shown with its stage, and
+ * ended every time in done, stopped or failed. Lanes know nothing of each other. Belongs to the
+ * interface's thread.
+ */
 public final class Work implements AutoCloseable {
   /** A job; what it returns is handed over on the interface's thread. */
   public interface Job<T> {
     T run(Progress progress) throws Exception;
   }
 
-  private static final long REPORT_NANOS = 40_000_000L;
-  private final ExecutorService thread = Executors.newSingleThreadExecutor(r -> daemon(r, "work"));
+  private final boolean newestOnly;
+  private final ExecutorService thread;
+  private final Deque<Running<?>> jobs = new ArrayDeque<>();
   private final ReadOnlyBooleanWrapper running = new ReadOnlyBooleanWrapper(false);
   private final ReadOnlyStringWrapper stage = new ReadOnlyStringWrapper("");
   private final ReadOnlyDoubleWrapper fraction = new ReadOnlyDoubleWrapper(0);
-  private final AtomicLong current = new AtomicLong();
-  private Future<?> future;
 
-  private static Thread daemon(Runnable r, String name) {
-    Thread t = new Thread(r, name);
-    t.setDaemon(true);
-    return t;
-  }
-
-  /**
-   * Starts a job and cancels the one before it. Exactly one of the callbacks is called, on the
-   * interface's thread, unless the job is replaced by a newer one: then none is.
-   */
-  public <T> void start(Job<T> job, Consumer<T> done, Consumer<Exception> failed) {
-    if (thread.isShutdown()) {
-      return;
-    }
-    cancel();
-    long ticket = current.incrementAndGet();
-    running.set(true);
-    stage.set("");
-    fraction.set(0);
-    future =
-        thread.submit(
-            () -> {
-              try {
-                T result = job.run(new Reports(ticket));
-                finish(ticket, () -> done.accept(result));
-              } catch (Exception e) {
-                finish(ticket, () -> failed.accept(e));
-              } catch (OutOfMemoryError e) {
-                finish(
-                    ticket,
-                    () ->
-                        failed.accept(
-                            new IllegalStateException("There is not enough memory for this.", e)));
-              }
+  private Work(String name, boolean newestOnly) {
+    this.newestOnly = newestOnly;
+    thread =
+        Executors.newSingleThreadExecutor(
+            r -> {
+              Thread t = new Thread(r, name);
+              t.setDaemon(true);
+              return t;
             });
   }
 
-  private void finish(long ticket, Runnable then) {
-    Platform.runLater(
-        () -> {
-          if (current.get() == ticket) {
-            running.set(false);
-            then.run();
-          }
-        });
+  /** A lane in which a newer job takes the place of the one before, which ends without a word. */
+  public static Work newest(String name) {
+    return new Work(name, true);
   }
 
-  /** Asks the job to stop; its failure callback gets a {@link Progress.CancelledException}. */
+  /** A lane in which every job has its turn. */
+  public static Work inOrder(String name) {
+    return new Work(name, false);
+  }
+
+  /**
+   * Starts a job. Exactly one of the callbacks is called, on the interface's thread, unless the job
+   * is replaced by a newer one or the lane is closed.
+   *
+   * @param failed takes what went wrong, errors too; a {@link Progress.CancelledException} when the
+   *     job was stopped
+   */
+  public <T> void start(Job<T> job, Consumer<T> done, Consumer<Throwable> failed) {
+    if (thread.isShutdown()) {
+      return;
+    }
+    if (newestOnly) {
+      drop();
+    }
+    Running<T> task = new Running<>(job, done, failed);
+    jobs.add(task);
+    showFirst();
+    thread.execute(task);
+  }
+
+  /** Asks the job at work and those that wait to stop; each says that it was stopped. */
   public void cancel() {
-    if (future != null) {
-      future.cancel(true);
+    List.copyOf(jobs).forEach(Task::cancel); // a job leaves the lane as it is cancelled
+  }
+
+  /** Stops what is at work without a word: what comes of it is not wanted any more. */
+  public void drop() {
+    jobs.forEach(j -> j.unwanted = true);
+    List.copyOf(jobs).forEach(Task::cancel);
+    jobs.clear();
+    showFirst();
+  }
+
+  private void showFirst() {
+    Running<?> first = jobs.peek();
+    stage.unbind();
+    fraction.unbind();
+    running.set(first != null);
+    if (first == null) {
+      stage.set("");
+      fraction.set(0);
+    } else {
+      stage.bind(first.messageProperty());
+      fraction.bind(first.progressProperty());
     }
   }
 
@@ -91,46 +110,70 @@ public final class Work implements AutoCloseable {
     return stage.getReadOnlyProperty();
   }
 
-  /** How much of the stage is done, 0..1. */
+  /** How much of the stage is done, 0..1; less than 0 while that is not known. */
   public ReadOnlyDoubleProperty fractionProperty() {
     return fraction.getReadOnlyProperty();
   }
 
   @Override
   public void close() {
-    current.incrementAndGet(); // what has just ended is not handed over any more
+    drop();
     thread.shutdownNow();
   }
 
-  /** Hands reports to the interface at most 25 times a second. */
-  private final class Reports implements Progress {
-    private final long ticket;
-    private long last;
-    private String lastStage = "";
+  /** A job as a task; its token of cancelling is seen by all threads that work on it. */
+  private final class Running<T> extends Task<T> {
+    private final Job<T> job;
+    private final Consumer<T> done;
+    private final Consumer<Throwable> failed;
+    private volatile boolean unwanted;
 
-    Reports(long ticket) {
-      this.ticket = ticket;
+    Running(Job<T> job, Consumer<T> done, Consumer<Throwable> failed) {
+      this.job = job;
+      this.done = done;
+      this.failed = failed;
     }
 
     @Override
-    public synchronized void at(String name, double done) {
-      long now = System.nanoTime();
-      if (now - last > REPORT_NANOS || !name.equals(lastStage)) {
-        last = now;
-        lastStage = name;
-        Platform.runLater(
-            () -> {
-              if (current.get() == ticket) {
-                stage.set(name);
-                fraction.set(done);
-              }
-            });
+    protected T call() throws Exception {
+      return job.run(
+          new Progress() {
+            @Override
+            public void at(String name, double share) {
+              updateMessage(name);
+              updateProgress(share, 1);
+            }
+
+            @Override
+            public boolean cancelled() {
+              return isCancelled() || unwanted;
+            }
+          });
+    }
+
+    @Override
+    protected void succeeded() {
+      end(() -> done.accept(getValue()));
+    }
+
+    @Override
+    protected void failed() {
+      Throwable e = getException();
+      boolean stopped = e instanceof CancellationException;
+      end(() -> failed.accept(stopped ? new Progress.CancelledException() : e));
+    }
+
+    @Override
+    protected void cancelled() {
+      end(() -> failed.accept(new Progress.CancelledException()));
+    }
+
+    private void end(Runnable then) {
+      if (!unwanted) {
+        jobs.remove(this);
+        showFirst();
+        then.run();
       }
-    }
-
-    @Override
-    public boolean cancelled() {
-      return current.get() != ticket || Progress.super.cancelled();
     }
   }
 }

@@ -17,7 +17,7 @@ import looseecho.analysis.Analysis;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.hits.Place;
-import looseecho.sound.Listening;
+import looseecho.play.Listening;
 
 /** The strip at the bottom. */
 public final class TransportBar extends HBox {
@@ -192,6 +192,10 @@ public final class TransportBar extends HBox {
     String heard = level + "\n" + minutes + " min " + (long) ears.seconds() % 60 + " s";
     if (!heard.equals(listened.getText())) {
       listened.setText(heard);
+    }
+    String failure = session.player().failure();
+    if (!failure.isEmpty() && !failure.equals(session.messageProperty().get())) {
+      session.messageProperty().set(failure);
     }
     play.setText(session.player().playing() ? "Pause" : "Play");
     double t = session.player().position();

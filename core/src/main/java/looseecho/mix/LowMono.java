@@ -1,0 +1,35 @@
+package looseecho.mix;
+
+import looseecho.dsp.Biquad;
+
+/**
+ * Keeps the low end in the middle: what differs between the sides is cut below an edge, by 24 dB
+ * per octave (two Butterworth high-passes after each other; S. Linkwitz and R. Riley, "Active
+ * crossover networks for noncoincident drivers", JAES 1976). Fed block after block.
+ */
+final class LowMono {
+  private static final double BUTTERWORTH = Math.sqrt(0.5);
+  private final Biquad first;
+  private final Biquad second;
+  private boolean wide; // until the sides differ there is nothing to do
+
+  LowMono(int rate, double edgeHz) {
+    first = Biquad.highPass(rate, edgeHz, BUTTERWORTH);
+    second = Biquad.highPass(rate, edgeHz, BUTTERWORTH);
+  }
+
+  void run(Bus bus) {
+    float[] left = bus.sides()[0];
+    float[] right = bus.sides()[1];
+    for (int i = 0; i < left.length; i++) {
+      float side = 0.5f * (left[i] - right[i]);
+      wide |= side != 0;
+      if (wide) {
+        float middle = 0.5f * (left[i] + right[i]);
+        float kept = (float) second.next(first.next(side));
+        left[i] = middle + kept;
+        right[i] = middle - kept;
+      }
+    }
+  }
+}

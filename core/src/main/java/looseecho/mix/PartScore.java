@@ -1,0 +1,213 @@
+package looseecho.mix;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+import looseecho.activity.Lane;
+import looseecho.echo.Ornament;
+import looseecho.echo.Part;
+import looseecho.echo.StepHit;
+import looseecho.echo.StepNote;
+import looseecho.echo.Template;
+import looseecho.notes.Line;
+import looseecho.synth.ToneSound;
+import looseecho.synth.ToneSynth;
+
+/**
+ * One part of a template in order of time, rendered stretch after stretch: mono, levelled and
+ * ducked, before it is put in its place. A note that goes on is rendered once and carried over.
+ * Belongs to one rendering.
+ */
+final class PartScore {
+  private static final int RATE = EchoRenderer.RATE;
+  private static final double VELOCITY_POWER = 1.4;
+  private static final double SHORTEST_SECONDS = 0.03;
+  private static final int CUT = RATE / 200; // a hit that is cut off fades in 5 ms
+
+  /**
+   * A sound to be laid down.
+   *
+   * @param at sample of the song
+   * @param length samples that it sounds for
+   * @param lasting samples after which it is cut off
+   * @param note what is played; null for a drum
+   */
+  private record Event(
+      int at, int length, int lasting, double gain, StepNote note, double seconds) {}
+
+  private final Strip strip;
+  private final float[] shot; // of a drum; null for a line
+  private final ToneSound tone;
+  private final ToneSynth synth = new ToneSynth();
+  private final List<Event> events = new ArrayList<>();
+  private final int longest;
+  private final int[] pushes;
+  private final Map<Event, float[]> carried = new HashMap<>();
+
+  private PartScore(Strip strip, float[] shot, ToneSound tone, List<Event> all, int[] pushes) {
+    this.strip = strip;
+    this.shot = shot;
+    this.tone = tone;
+    this.pushes = pushes;
+    events.addAll(all);
+    events.sort(Comparator.comparingInt(Event::at));
+    longest = events.stream().mapToInt(Event::length).max().orElse(0);
+  }
+
+  /**
+   * The score of a part.
+   *
+   * @param shots the drums' one-shots
+   */
+  static PartScore of(Template t, Part part, Sounds sounds, Map<Lane, float[]> shots) {
+    Strip strip = sounds.strip(part);
+    int[] pushes = strip.duckDb() > 0 ? times(t, strip.duckBy()) : new int[0];
+    if (part.lane().isPresent()) {
+      float[] shot = shots.get(part.lane().get());
+      return new PartScore(strip, shot, null, hits(t, part.lane().get(), strip, shot), pushes);
+    }
+    Line line = part.line().orElseThrow();
+    ToneSound tone = sounds.tones().get(line);
+    return new PartScore(strip, null, tone, notes(t, line, strip, tone), pushes);
+  }
+
+  private static List<Event> hits(Template t, Lane lane, Strip strip, float[] shot) {
+    List<Event> out = new ArrayList<>();
+    for (int s = 0; s < t.sections().size(); s++) {
+      for (StepHit h : t.sections().get(s).hits(lane)) {
+        double gain = strip.gain() * gain(h.velocity());
+        int lasting = lasting(t, s, h);
+        for (Ornament.Stroke k : h.ornament().strokes()) {
+          int at = at(t.time(s, h.step() + k.steps(), h.offsetMs() + k.ms()));
+          int length = (int) Math.min(shot.length, (long) lasting + CUT);
+          out.add(new Event(at, length, lasting, gain * k.loudness(), null, 0));
+        }
+      }
+    }
+    return out;
+  }
+
+  private static List<Event> notes(Template t, Line line, Strip strip, ToneSound tone) {
+    List<Event> out = new ArrayList<>();
+    for (int s = 0; s < t.sections().size(); s++) {
+      for (StepNote n : t.sections().get(s).notes(line)) {
+        double start = t.time(s, n.step(), n.offsetMs());
+        double end = t.time(s, n.step() + n.lengthSteps(), n.offsetMs());
+        double seconds = Math.max(SHORTEST_SECONDS, end - start);
+        int length = ToneSynth.length(tone, seconds, RATE);
+        out.add(new Event(at(start), length, length, strip.gain(), n, seconds));
+      }
+    }
+    return out;
+  }
+
+  /** Samples after which a hit is cut off. */
+  private static int lasting(Template t, int section, StepHit h) {
+    double seconds = t.time(section, h.step() + h.lengthSteps(), 0) - t.time(section, h.step(), 0);
+    return h.lengthSteps() == 0 ? Integer.MAX_VALUE : (int) (seconds * RATE);
+  }
+
+  private static int at(double seconds) {
+    return (int) Math.round(seconds * RATE);
+  }
+
+  /** Linear loudness of a velocity. */
+  static double gain(int velocity) {
+    return Math.pow(velocity / 127.0, VELOCITY_POWER);
+  }
+
+  /** Samples of all hits of a lane, in order. */
+  static int[] times(Template t, Lane lane) {
+    return IntStream.range(0, t.sections().size())
+        .boxed()
+        .flatMapToInt(
+            s ->
+                t.sections().get(s).hits(lane).stream()
+                    .mapToInt(h -> at(t.time(s, h.step(), h.offsetMs()))))
+        .sorted()
+        .toArray();
+  }
+
+  /** What of the part sounds in a window. */
+  float[] render(Window window) {
+    float[] out = new float[window.length()];
+    for (int k = first(window.from() - longest); k < events.size(); k++) {
+      Event e = events.get(k);
+      if (e.at() >= window.end()) {
+        break;
+      }
+      if (e.at() + e.length() > window.from()) {
+        lay(out, sound(e), e, window);
+      }
+    }
+    carried.keySet().removeIf(e -> e.at() + e.length() <= window.end());
+    if (strip.duckDb() > 0) {
+      int reach = (int) (strip.duckMs() * RATE / 1000) + RATE;
+      float[] duck =
+          new Ducking(strip.duckDb(), strip.duckMs())
+              .envelope(window.near(pushes, reach), out.length, RATE);
+      for (int i = 0; i < out.length; i++) {
+        out[i] *= duck[i];
+      }
+    }
+    return out;
+  }
+
+  /** Index of the first event at or behind a sample. */
+  private int first(int sample) {
+    int low = 0;
+    int high = events.size();
+    while (low < high) {
+      int mid = (low + high) >>> 1;
+      if (events.get(mid).at() < sample) {
+        low = mid + 1;
+      } else {
+        high = mid;
+      }
+    }
+    return low;
+  }
+
+  private float[] sound(Event e) {
+    if (shot != null) {
+      return shot;
+    }
+    StepNote n = e.note();
+    return carried.computeIfAbsent(
+        e,
+        x ->
+            synth.render(
+                tone, n.pitch(), e.seconds(), n.velocity(), n.slide(), n.slideMs() / 1000, RATE));
+  }
+
+  /** Adds a sound that is faded out after so many of its samples. */
+  private static void lay(float[] out, float[] sound, Event e, Window window) {
+    float g = (float) e.gain();
+    int at = e.at() - window.from();
+    int full = Math.min(e.lasting(), sound.length);
+    int end = Math.min(Math.min(sound.length, e.length()), out.length - at);
+    for (int i = Math.max(0, -at); i < end; i++) {
+      float fade = i < full ? 1 : 1 - (i - full) / (float) CUT;
+      out[at + i] += g * fade * sound[i];
+    }
+  }
+
+  /** What a part's sound depends on besides the sounds, which never change under a renderer. */
+  static List<?> content(Template t, Part part, Sounds sounds) {
+    Strip strip = sounds.strip(part);
+    List<?> own =
+        t.sections().stream()
+            .map(
+                s ->
+                    part.lane().isPresent()
+                        ? List.of(s.beats(), s.hits(part.lane().get()))
+                        : List.of(s.beats(), s.notes(part.line().get())))
+            .toList();
+    int pushes = strip.duckDb() > 0 ? Arrays.hashCode(times(t, strip.duckBy())) : 0;
+    return List.of(t.beats(), own, pushes);
+  }
+}

@@ -1,0 +1,108 @@
+package looseecho.synth;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import looseecho.audio.Audio;
+import looseecho.audio.AudioReader;
+import looseecho.audio.Resampler;
+import looseecho.reading.Limits;
+import looseecho.reading.Progress;
+
+/**
+ * A one-shot of the person's own instead of a synthesised drum.
+ *
+ * @param path of the sound file
+ * @param semitones played faster or slower by so many, which also shortens or lengthens it
+ * @param startMs cut off at the front
+ * @param lengthMs how much of it sounds, 0 for all
+ * @param riseMs time it takes to come up at the front
+ * @param decayMs time in which it falls to 1/e, over and over; 0 leaves it as it was recorded
+ * @param fadeMs fall at its end
+ * @param reversed true to play it backwards
+ */
+public record SampleSound(
+    String path,
+    double semitones,
+    double startMs,
+    double lengthMs,
+    double riseMs,
+    double decayMs,
+    double fadeMs,
+    boolean reversed) {
+  private static final double LONGEST_SECONDS = 20;
+  private static final double PEAK = 0.9;
+
+  public SampleSound {
+    Limits.text("path", path);
+    Limits.within("semitones", semitones, -48, 48);
+    Limits.within("startMs", startMs, 0, Limits.SOUND_MS);
+    Limits.within("lengthMs", lengthMs, 0, Limits.SOUND_MS);
+    Limits.within("riseMs", riseMs, 0, Limits.SOUND_MS);
+    Limits.within("decayMs", decayMs, 0, Limits.SOUND_MS);
+    Limits.within("fadeMs", fadeMs, 0, Limits.SOUND_MS);
+  }
+
+  public static SampleSound of(Path file) {
+    return new SampleSound(file.toAbsolutePath().toString(), 0, 0, 0, 0, 0, 5, false);
+  }
+
+  /** The same, found elsewhere. */
+  public SampleSound at(Path file) {
+    String there = file.toAbsolutePath().toString();
+    return new SampleSound(there, semitones, startMs, lengthMs, riseMs, decayMs, fadeMs, reversed);
+  }
+
+  public SampleSound tuned(double value) {
+    return new SampleSound(path, value, startMs, lengthMs, riseMs, decayMs, fadeMs, reversed);
+  }
+
+  public SampleSound from(double ms) {
+    return new SampleSound(path, semitones, ms, lengthMs, riseMs, decayMs, fadeMs, reversed);
+  }
+
+  public SampleSound lasting(double ms) {
+    return new SampleSound(path, semitones, startMs, ms, riseMs, decayMs, fadeMs, reversed);
+  }
+
+  /** The same with another course of its loudness. */
+  public SampleSound shaped(double rise, double decay, double fade) {
+    return new SampleSound(path, semitones, startMs, lengthMs, rise, decay, fade, reversed);
+  }
+
+  public SampleSound turned(boolean backwards) {
+    return new SampleSound(path, semitones, startMs, lengthMs, riseMs, decayMs, fadeMs, backwards);
+  }
+
+  /** Reads and shapes it: mono at a rate, its peak as loud as a synthesised drum's. */
+  public float[] render(int rate) throws IOException {
+    Audio own = new AudioReader().oneShot(Path.of(path), Progress.NONE);
+    return shape(new Resampler().resample(own, rate).mono(), rate);
+  }
+
+  /** Cuts, turns and transposes. */
+  public float[] shape(float[] x, int rate) {
+    int from = Math.min(x.length, (int) (startMs * rate / 1000));
+    int most = (int) ((lengthMs > 0 ? lengthMs / 1000 : LONGEST_SECONDS) * rate);
+    int count = Math.max(0, Math.min(x.length - from, most));
+    float peak = 1e-9f;
+    for (int i = from; i < from + count; i++) {
+      peak = Math.max(peak, Math.abs(x[i]));
+    }
+    double step = Math.pow(2, semitones / 12);
+    float[] out = new float[(int) (count / step)];
+    double rise = riseMs * rate / 1000;
+    double fade = fadeMs * rate / 1000;
+    for (int i = 0; i < out.length; i++) {
+      double at = i * step;
+      int k = (int) at;
+      int a = from + (reversed ? count - 1 - k : k);
+      int b = from + (reversed ? Math.max(0, count - 2 - k) : Math.min(count - 1, k + 1));
+      double y = x[a] + (at - k) * (x[b] - x[a]);
+      double loud = decayMs > 0 ? Math.exp(-i / (decayMs * rate / 1000)) : 1;
+      loud *= i < rise ? i / rise : 1;
+      loud *= out.length - i < fade ? (out.length - i) / fade : 1;
+      out[i] = (float) (PEAK * y / peak * loud);
+    }
+    return out;
+  }
+}

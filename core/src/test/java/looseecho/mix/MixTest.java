@@ -1,0 +1,319 @@
+package looseecho.mix;
+
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import looseecho.Signals;
+import looseecho.activity.Lane;
+import looseecho.audio.Audio;
+import looseecho.echo.Arrangement;
+import looseecho.echo.Edits;
+import looseecho.echo.Part;
+import looseecho.echo.StepNote;
+import looseecho.echo.Template;
+import looseecho.echo.TemplateTest;
+import looseecho.isolate.LineIsolator;
+import looseecho.notes.Key;
+import looseecho.notes.Line;
+import looseecho.notes.Note;
+import looseecho.notes.Tonality;
+import looseecho.reading.Progress;
+import looseecho.reading.Reading;
+import looseecho.synth.ToneSound;
+import looseecho.synth.ToneSynth;
+import org.junit.jupiter.api.Test;
+
+class MixTest {
+  private static final int RATE = EchoRenderer.RATE;
+
+  private static Map<String, Audio> stems(Sounds s, Template t) {
+    return Rendered.of(new EchoRenderer(s), t).stems();
+  }
+
+  /** 20 log10 of a ratio of amplitudes is its decibels. */
+  @Test
+  void levelPanAndMuteDoWhatTheySay() {
+    Template t = TemplateTest.small();
+    Part kick = Part.of(Lane.KICK);
+    Sounds plain = Sounds.plain();
+    float[] before = stems(plain, t).get("kick").channel(0);
+    Sounds softer = plain.with(kick, plain.strip(kick).level(plain.strip(kick).levelDb() - 6.0206));
+    float[] after = stems(softer, t).get("kick").channel(0);
+    int at = RATE / 2 + 2000;
+    assertEquals(0.5, Signals.rms(after, at, at + 4000) / Signals.rms(before, at, at + 4000), 1e-3);
+    Sounds left = plain.monoBelow(0).with(kick, plain.strip(kick).panned(-1));
+    assertEquals(0, Signals.rms(stems(left, t).get("kick").channel(1), 0, 3 * RATE), 1e-6);
+    Sounds off = plain.with(kick, plain.strip(kick).muted(true));
+    assertTrue(!stems(off, t).containsKey("kick"));
+    assertThrows(IllegalArgumentException.class, () -> new Strip(0, 2, false, 0, 100, 0, 0));
+    assertThrows(IllegalArgumentException.class, () -> new Strip(Double.NaN, 0, false, 0, 1, 0, 0));
+  }
+
+  @Test
+  void theBassDucksUnderTheKickByItsDecibels() {
+    Template t = TemplateTest.small();
+    Part bass = Part.of(Line.BASS);
+    Sounds dry = Sounds.plain().with(bass, Sounds.plain().strip(bass).ducked(0, 100));
+    Sounds ducked = Sounds.plain().with(bass, Sounds.plain().strip(bass).ducked(12, 200));
+    float[] a = stems(dry, t).get("bass").channel(0);
+    float[] b = stems(ducked, t).get("bass").channel(0);
+    int kick = (int) (t.time(0, t.sections().get(0).hits(Lane.KICK).get(0).step(), 0) * RATE);
+    double ratio = Signals.rms(b, kick + 10, kick + 500) / Signals.rms(a, kick + 10, kick + 500);
+    assertEquals(-12, 20 * Math.log10(ratio), 1.0);
+  }
+
+  /** The cache gives what a new rendering gives, whichever part is edited and undone. */
+  @Test
+  void onlyWhatChangedIsRenderedAnewAndItSoundsTheSame() {
+    EchoRenderer kept = new EchoRenderer(Sounds.plain());
+    Template t = TemplateTest.small();
+    kept.mix(t, Progress.NONE);
+    Template edited = Edits.toggle(t, 0, Lane.KICK, 7, 90, false).template();
+    List<StepNote> riff = List.of(new StepNote(3, 0, 4, 69, 90, -5, 80));
+    Template more = Edits.line(edited, 0, Line.RIFF, riff, "").template();
+    for (Template x : List.of(edited, more, t)) {
+      assertArrayEquals(
+          new EchoRenderer(Sounds.plain()).mix(x, Progress.NONE).channel(0),
+          kept.mix(x, Progress.NONE).channel(0));
+    }
+  }
+
+  @Test
+  void aSlideArrivesAtItsPitch() {
+    ToneSound sine = new ToneSound(0, 1, 0, 8000, 0, 1, 500, 1, 10, 0, 0);
+    float[] x = new ToneSynth().render(sine, 57, 1, 110, 12, 0.3, RATE);
+    assertEquals(440, crossings(x, 0, 2000), 30, "an octave above at first");
+    assertEquals(
+        220, crossings(x, RATE / 2, RATE * 9 / 10), 3, "A3 in the end (equal temperament)");
+  }
+
+  private static double crossings(float[] x, int from, int to) {
+    int count = 0;
+    int first = -1;
+    int last = -1;
+    for (int i = from + 1; i < to; i++) {
+      if (x[i - 1] <= 0 && x[i] > 0) {
+        first = first < 0 ? i : first;
+        last = i;
+        count++;
+      }
+    }
+    return (count - 1) * (double) RATE / (last - first);
+  }
+
+  @Test
+  void aLineIsBroughtForwardWhileItSounds() {
+    Audio mix = Signals.sine(60, 0.4, 3, RATE, true);
+    float[] both = mix.channel(0).clone();
+    float[] high = Signals.sine(2000, 0.4, 3, RATE, true).channel(0);
+    for (int i = 0; i < both.length; i++) {
+      both[i] += high[i];
+    }
+    Audio audio = new Audio(both, both.clone(), RATE);
+    Tonality heard =
+        new Tonality(
+            true,
+            Reading.measured(new Key(0, true), 1, ""),
+            List.of(),
+            0,
+            List.of(),
+            List.of(new Note(1, 2, 35, 90, 1)),
+            List.of(new Note(0.5, 1, 95, 90, 1)),
+            List.of());
+    float[] bass = new LineIsolator().isolate(audio, Line.BASS, heard, Progress.NONE).channel(0);
+    assertEquals(0.283, Signals.rms(bass, RATE + 5000, 2 * RATE - 5000), 0.03, "the bass alone");
+    assertEquals(0, Signals.rms(bass, 0, RATE - 3000), 1e-6);
+    float[] riff = new LineIsolator().isolate(audio, Line.RIFF, heard, Progress.NONE).channel(0);
+    assertEquals(0.283, Signals.rms(riff, RATE * 6 / 10, RATE * 9 / 10), 0.03, "the riff alone");
+    assertTrue(Signals.rms(riff, 2 * RATE, 3 * RATE) < 1e-6);
+  }
+
+  @Test
+  void anyLaneCanDuckAPart() {
+    Template t = TemplateTest.small();
+    Part bass = Part.of(Line.BASS);
+    Strip strip = Sounds.plain().strip(bass).ducked(12, 200);
+    float[] free = stems(Sounds.plain().with(bass, strip.ducked(0, 200)), t).get("bass").channel(0);
+    Sounds under = Sounds.plain().with(bass, strip.duckedBy(Lane.SNARE));
+    float[] ducked = stems(under, t).get("bass").channel(0);
+    int snare = (int) (t.time(0, 4, 12) * RATE);
+    double ratio =
+        Signals.rms(ducked, snare + 10, snare + 500) / Signals.rms(free, snare + 10, snare + 500);
+    assertEquals(-12, 20 * Math.log10(ratio), 1.0);
+    int kick = (int) (t.time(0, 0, 0) * RATE);
+    assertEquals(
+        Signals.rms(free, kick, kick + 2000), Signals.rms(ducked, kick, kick + 2000), 1e-6);
+  }
+
+  /** Wide on two speakers, and still the same in mono. */
+  @Test
+  void aWidePartKeepsItsMonoSum() {
+    Template t = TemplateTest.small();
+    Part bass = Part.of(Line.BASS);
+    Audio point = Rendered.of(new EchoRenderer(Sounds.plain()), t).stems().get("bass");
+    Sounds wide = Sounds.plain().with(bass, Sounds.plain().strip(bass).wide(1));
+    Audio spread = Rendered.of(new EchoRenderer(wide), t).stems().get("bass");
+    float[] a = point.mono();
+    float[] b = spread.mono();
+    float apart = 0;
+    for (int i = 0; i < a.length; i++) {
+      assertEquals(a[i], b[i], 1e-6);
+      apart = Math.max(apart, Math.abs(spread.left(i) - spread.right(i)));
+    }
+    assertTrue(apart > 0.5 * point.peak());
+  }
+
+  @Test
+  void aHitThatIsCutIsSilentAfterItsLength() {
+    Template t = TemplateTest.small();
+    Template cut = Edits.length(t, 0, Lane.SNARE, 4, -6).template();
+    assertEquals(1.5, cut.sections().get(0).hits(Lane.SNARE).get(0).lengthSteps());
+    assertEquals(t, Edits.length(cut, 0, Lane.SNARE, 4, 6).template(), "it rings again");
+    float[] rings = stems(Sounds.plain(), t).get("snare").channel(0);
+    float[] x = stems(Sounds.plain(), cut).get("snare").channel(0);
+    int hit = (int) (t.time(0, 4, 12) * RATE);
+    int end = hit + (int) (1.5 * 0.125 * RATE); // a sixteenth at 120 lasts 0.125 s
+    assertEquals(Signals.rms(rings, hit, end - 10), Signals.rms(x, hit, end - 10), 1e-9);
+    assertTrue(Signals.rms(rings, end + 300, end + 2000) > 1e-4);
+    assertEquals(0, Signals.rms(x, end + 300, end + 2000), 1e-9);
+  }
+
+  @Test
+  void theOctaveBelowHasHalfThePitch() {
+    ToneSound sine = new ToneSound(0, 1, 0, 8000, 0, 1, 500, 1, 10, 0, 0);
+    float[] plain = new ToneSynth().render(sine, 57, 1, 110, RATE);
+    float[] both = new ToneSynth().render(sine.subbed(1), 57, 1, 110, RATE);
+    for (int i = 0; i < plain.length; i++) {
+      both[i] -= plain[i];
+    }
+    assertEquals(110, crossings(both, RATE / 10, RATE * 9 / 10), 1, "A2 below A3");
+  }
+
+  /** 20 log10 of a ratio of amplitudes is its decibels. */
+  @Test
+  void theBedOfNoiseDucksAndRestsWhereNothingPlays() {
+    Template t = Arrangement.silence(TemplateTest.small(), Part.of(Lane.HAT_CLOSED), 1).template();
+    Bed loud = new Bed(-20, 20, 19000, 0, 100);
+    Audio whole =
+        Rendered.of(new EchoRenderer(Sounds.plain().with(loud)), t).stems().get("noise bed");
+    float[] x = whole.channel(0);
+    Audio ducked =
+        Rendered.of(new EchoRenderer(Sounds.plain().with(loud.ducked(12))), t)
+            .stems()
+            .get("noise bed");
+    int kick = (int) Math.round(0.5 * RATE);
+    double ratio =
+        Signals.rms(ducked.channel(0), kick, kick + 300) / Signals.rms(x, kick, kick + 300);
+    assertEquals(-12, 20 * Math.log10(ratio), 0.5);
+    int second = (int) (t.time(1, 0, 0) * RATE);
+    assertTrue(Signals.rms(x, RATE, 2 * RATE) > 0.02);
+    assertEquals(0, Signals.rms(x, second + RATE / 10, x.length), 1e-9);
+    assertTrue(Math.abs(whole.left(RATE) - whole.right(RATE)) > 1e-4, "it is wide");
+  }
+
+  /** What is heard at once after an edit is the whole rendering, to a thousandth. */
+  @Test
+  void anExcerptIsTheSameStretchOfTheWhole() {
+    Template t = TemplateTest.small();
+    Part snare = Part.of(Lane.SNARE);
+    Sounds wet =
+        Sounds.plain()
+            .with(snare, Sounds.plain().strip(snare).sends(0.5, 0.4))
+            .with(Bed.OFF.level(-30));
+    EchoRenderer renderer = new EchoRenderer(wet);
+    Audio whole = renderer.mix(t, Progress.NONE);
+    Excerpt part = renderer.excerpt(t, 4.321, 2, Progress.NONE);
+    assertEquals(2 * RATE, part.audio().length());
+    double worst = 0;
+    for (int i = 0; i < part.audio().length(); i++) {
+      worst = Math.max(worst, Math.abs(part.sample(part.at() + i, 1) - whole.right(part.at() + i)));
+    }
+    assertEquals(0, worst, 1e-3);
+    assertEquals(0, part.share(part.at() - 1));
+    assertEquals(1, part.share(part.at() + RATE));
+    assertEquals(0, part.share(part.at() + 2 * RATE));
+  }
+
+  /** Everything at once: drive, room, repeats, width, ducking, bed. */
+  private static Sounds busy() {
+    Sounds s = Sounds.plain().driven(1.5).with(Bed.OFF.level(-24).ducked(9));
+    for (Part part : Part.of(TemplateTest.small())) {
+      s = s.with(part, s.strip(part).panned(0.4).sends(0.4, 0.3).wide(0.6));
+    }
+    return s;
+  }
+
+  /** The sum of the stems is the mix before the limiter, within -80 dB of its peak. */
+  @Test
+  void theStemsAddUpToTheMix() {
+    Rendered r = Rendered.of(new EchoRenderer(busy()), TemplateTest.small());
+    assertEquals(
+        List.of("noise bed", "room", "repeats"),
+        List.copyOf(r.stems().keySet()).subList(r.stems().size() - 3, r.stems().size()));
+    double worst = 0;
+    for (int i = 0; i < r.mix().length(); i++) {
+      double l = r.mix().left(i);
+      double x = r.mix().right(i);
+      for (Audio stem : r.stems().values()) {
+        l -= stem.left(i);
+        x -= stem.right(i);
+      }
+      worst = Math.max(worst, Math.max(Math.abs(l), Math.abs(x)));
+    }
+    double db = 20 * Math.log10(worst / r.mix().peak());
+    assertTrue(db < -80, "off by " + db + " dB");
+  }
+
+  /** A fourth-order Linkwitz-Riley high-pass is 6 dB down at its edge and 24 dB an octave below. */
+  @Test
+  void theLowEndIsMonoBelowTheEdge() {
+    double[] sides = new double[2];
+    double[] hertz = {60, 120};
+    for (int k = 0; k < 2; k++) {
+      Bus bus = new Bus(2 * RATE, RATE);
+      float[] sine = Signals.sine(hertz[k], 0.5, 2, RATE, false).channel(0);
+      bus.add(sine, 0, 1, 1);
+      new LowMono(RATE, 120).run(bus);
+      float[] side = new float[RATE];
+      for (int i = 0; i < RATE; i++) {
+        side[i] = (bus.left(RATE + i) - bus.right(RATE + i)) / 2;
+      }
+      sides[k] = 20 * Math.log10(Signals.rms(side, 0, RATE) / (0.5 / Math.sqrt(2)) * Math.sqrt(2));
+    }
+    assertEquals(-6, sides[1], 0.3);
+    assertEquals(-24.6, sides[0], 1.0);
+  }
+
+  /** Rendered in blocks, a song is what it is in one piece: sounds, room and gain go on. */
+  @Test
+  void blocksJoinWithoutATrace() throws IOException {
+    Template t = TemplateTest.small();
+    EchoRenderer renderer = new EchoRenderer(busy());
+    Audio whole = renderer.mix(t, Progress.NONE);
+    Audio again = new EchoRenderer(busy()).mix(t, Progress.NONE);
+    Bus one = new Bus(whole.length(), RATE);
+    Mixer mixer = new Mixer(t, busy(), shots(), java.util.Optional.empty(), false);
+    one.add(mixer.next(new Window(0, whole.length())).mix(), 1);
+    new Limiter(RATE, 0.891).limit(one);
+    for (int i = 0; i < whole.length(); i++) {
+      assertEquals(one.left(i), whole.left(i), 2e-5);
+      assertEquals(whole.right(i), again.right(i));
+    }
+  }
+
+  private static Map<Lane, float[]> shots() {
+    Map<Lane, float[]> shots = new java.util.EnumMap<>(Lane.class);
+    for (Lane lane : Lane.values()) {
+      shots.put(
+          lane,
+          new looseecho.synth.DrumSynth()
+              .render(busy().drums().get(lane), RATE, 17 + lane.ordinal()));
+    }
+    return shots;
+  }
+}

@@ -1,0 +1,132 @@
+package looseecho.project;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import looseecho.activity.Lane;
+import looseecho.analysis.Analysis;
+import looseecho.analysis.Analyzer;
+import looseecho.analysis.Corrections;
+import looseecho.audio.Audio;
+import looseecho.echo.Edits;
+import looseecho.echo.Retune;
+import looseecho.echo.Template;
+import looseecho.hits.HitMark;
+import looseecho.mix.Bus;
+import looseecho.mix.EchoRenderer;
+import looseecho.mix.Sounds;
+import looseecho.notes.Key;
+import looseecho.reading.Progress;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** One track's work: what is asked, what is heard, what is edited and what is saved. */
+class DocumentTest {
+  private static final Analyzer ANALYZER = new Analyzer();
+  private static Analyzer.Heard heard;
+  private static Analysis analysis;
+
+  @BeforeAll
+  static void hear() {
+    EchoRenderer kit = new EchoRenderer(Sounds.plain());
+    Bus bus = new Bus(14 * EchoRenderer.RATE, EchoRenderer.RATE);
+    for (int eighth = 0; eighth < 54; eighth++) {
+      bus.add(kit.oneShot(Lane.HAT_CLOSED, 90), 0.25 * eighth, 1, 0);
+      if (eighth % 2 == 0) {
+        bus.add(kit.oneShot(eighth % 4 == 0 ? Lane.KICK : Lane.SNARE, 110), 0.25 * eighth, 1, 0);
+      }
+    }
+    Audio audio = bus.audio(0.5);
+    heard = ANALYZER.listen(audio, Progress.NONE);
+    analysis = ANALYZER.read(heard, Corrections.NONE, Progress.NONE);
+  }
+
+  private static Document open() {
+    Document.Origin origin = new Document.Origin("pier", Path.of("pier.wav"), "ab12", false);
+    return Document.of(origin, heard, Corrections.NONE, analysis);
+  }
+
+  private static Template template(Document d) {
+    return d.state().template().orElseThrow();
+  }
+
+  private static Edits.Edited clap(Document d, int step) {
+    return Edits.toggle(template(d), 0, Lane.CLAP, step, 77, false);
+  }
+
+  private static long claps(Template t) {
+    return t.sections().get(0).hits(Lane.CLAP).stream().filter(h -> h.velocity() == 77).count();
+  }
+
+  private static boolean correct(Document d, Corrections now) {
+    d.ask(c -> now);
+    return d.corrected(now, ANALYZER.read(heard, now, Progress.NONE), "corrected");
+  }
+
+  @Test
+  void savedIsTheRevisionThatWasWrittenNotTheOneEditedMeanwhile() {
+    Document d = open();
+    assertTrue(d.isSaved(), "nothing was done yet");
+    d.edit(clap(d, 3));
+    long written = d.revision();
+    Project onDisk = d.project().orElseThrow();
+    d.edit(clap(d, 5)); // while it is being written
+    d.saved(written);
+    assertFalse(d.isSaved());
+    assertEquals(1, claps(onDisk.template()));
+    d.saved(d.revision());
+    assertTrue(d.isSaved());
+    d.undo();
+    assertFalse(d.isSaved());
+  }
+
+  @Test
+  void correctionsAskedForInARowBuildOnEachOther() {
+    Document d = open();
+    d.ask(c -> c.withBarOneAt(1));
+    Corrections both = d.ask(c -> c.withKey(new Key(2, true)));
+    assertEquals(Optional.of(1.0), both.pulse().barOneAt());
+    assertEquals(Corrections.NONE, d.state().corrections(), "nothing counts before it is heard");
+    d.refused();
+    assertEquals(Corrections.NONE, d.asked());
+  }
+
+  @Test
+  void aCorrectionKeepsTempoKeyNamesAndOrderOfTheEcho() {
+    Document d = open();
+    d.edit(Retune.tempo(template(d), 96, true));
+    d.edit(Retune.key(template(d), new Key(2, true)));
+    d.edit(clap(d, 3));
+    HitMark add = HitMark.add(Lane.TOM, 1.125, 90);
+    assertTrue(correct(d, Corrections.NONE.withHits(List.of(add))));
+    Template t = template(d);
+    assertEquals(96, t.bpm(), 1e-9);
+    assertEquals(new Key(2, true), t.key());
+    assertEquals(1, claps(t), "the person's clap stays");
+    assertTrue(
+        t.sections().get(0).hits(Lane.TOM).stream().anyMatch(h -> h.velocity() == 90),
+        "the correction follows");
+    Edits.Edited twice = looseecho.echo.Arrangement.repeat(t, 0);
+    d.edit(twice);
+    int sections = template(d).sections().size();
+    assertTrue(correct(d, Corrections.NONE.withKey(new Key(7, false))));
+    assertEquals(sections, template(d).sections().size(), "the order stays");
+    assertEquals(96, template(d).bpm(), 1e-9);
+  }
+
+  @Test
+  void undoTakesACorrectionBackWithItsTemplate() {
+    Document d = open();
+    Template before = template(d);
+    correct(d, Corrections.NONE.withHits(List.of(HitMark.add(Lane.TOM, 1.125, 90))));
+    assertFalse(before.equals(template(d)));
+    d.undo();
+    assertEquals(before, template(d));
+    assertEquals(Corrections.NONE, d.asked());
+    assertEquals(Corrections.NONE, d.project().orElseThrow().corrections());
+  }
+}

@@ -1,0 +1,34 @@
+package looseecho.desktop.session;
+
+import javafx.beans.property.IntegerProperty;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleIntegerProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import looseecho.activity.Lane;
+import looseecho.echo.Part;
+import looseecho.echo.Template;
+
+/** What is looked at: a section and a part. Belongs to the interface's thread. */
+public final class Selection {
+  private final IntegerProperty section = new SimpleIntegerProperty(-1);
+  private final ObjectProperty<Part> part = new SimpleObjectProperty<>(Part.of(Lane.KICK));
+
+  void none() {
+    section.set(-1);
+  }
+
+  /** Keeps to the sections that there are. */
+  void within(Template t) {
+    section.set(Math.min(Math.max(0, section.get()), t.sections().size() - 1));
+  }
+
+  /** Index of the section at work, -1 for none. */
+  public IntegerProperty sectionProperty() {
+    return section;
+  }
+
+  /** The part at work; never null. */
+  public ObjectProperty<Part> partProperty() {
+    return part;
+  }
+}
