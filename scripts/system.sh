@@ -51,14 +51,9 @@ need_virtual_display() {
   need_packages "${missing[@]}"
 }
 
-# File names are bytes; Java spells them by the locale. Any that is not UTF-8 is passed on byte by byte.
+# File names are bytes, and Java spells them by the locale: under a plain one it can't spell an umlaut.
 spell_file_names() {
-  NAMES=()
   case "$(locale charmap 2>/dev/null)" in UTF-8) ;; *) export LC_ALL=C.UTF-8 ;; esac
-  if ! printf '%s\n' "$@" | iconv -f UTF-8 -t UTF-8 >/dev/null 2>&1; then
-    NAMES=(-Dsun.jnu.encoding=ISO-8859-1 -Dsun.stdout.encoding=ISO-8859-1 -Dsun.stderr.encoding=ISO-8859-1
-      -Dstdout.encoding=ISO-8859-1 -Dstderr.encoding=ISO-8859-1)
-  fi
 }
 
 # Builds when a source is newer than the last build.

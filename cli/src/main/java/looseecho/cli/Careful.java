@@ -11,6 +11,8 @@ import looseecho.reading.Progress;
 
 /** Runs a piece of work; whatever goes wrong ends as one sentence, never as a stack trace. */
 final class Careful {
+  private static final char UNSPELLED = '\uFFFD'; // Java puts it where it can't spell a byte
+
   private Careful() {}
 
   /** A piece of work that may fail. */
@@ -39,13 +41,16 @@ final class Careful {
   /** A file by its name; where the system's language setting can't spell it, a sentence. */
   static Optional<Path> path(String name, PrintWriter errors) {
     try {
+      if (name.indexOf(UNSPELLED) >= 0) {
+        throw new InvalidPathException(name, "a byte that the system's language setting lacks");
+      }
       return Optional.of(Path.of(name));
     } catch (InvalidPathException e) {
       Reporter.say(
           errors,
           name
               + ": This name can't be spelled under the system's language setting."
-              + " Start again with LC_ALL=C.UTF-8.");
+              + " Start again with LC_ALL=C.UTF-8, or rename the file.");
       return Optional.empty();
     }
   }

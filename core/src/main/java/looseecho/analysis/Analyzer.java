@@ -143,7 +143,8 @@ public final class Analyzer {
     double tuning = chroma.tuningCents();
     Span music = Span.of(mel, audio.duration());
     // What needs neither beats nor drums runs beside them.
-    CompletableFuture<LineActivity> bassLine = Together.beside(() -> bassNet.run(low, tuning, progress));
+    CompletableFuture<LineActivity> bassLine =
+        Together.beside(() -> bassNet.run(low, tuning, progress));
     CompletableFuture<List<Note>> riff =
         Together.beside(
             () ->

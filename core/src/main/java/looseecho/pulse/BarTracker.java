@@ -54,7 +54,7 @@ final class BarTracker {
     int shortest = (int) Math.round(6000 / settings.maxBpm());
     int longest = (int) Math.round(6000 / settings.minBpm());
     int tempos = longest - shortest + 1;
-    double[][] step = transitions(shortest, tempos);
+    float[][] step = transitions(shortest, tempos);
     int width = beatsPerBar * tempos;
     // best[n][state]: a beat of place b begins at frame n, the beat before it lasted shortest + i
     // frames. Only the last few frames of it are ever read again, so it is kept as a ring.
@@ -69,27 +69,28 @@ final class BarTracker {
   }
 
   /** Log probabilities of the tempo [to][from]. */
-  private static double[][] transitionsFor(int shortest, int tempos, double rigidity) {
-    double[][] out = new double[tempos][tempos];
+  private static float[][] transitionsFor(int shortest, int tempos, double rigidity) {
+    float[][] out = new float[tempos][tempos];
+    double[] share = new double[tempos];
     for (int j = 0; j < tempos; j++) {
       double sum = 0;
       for (int i = 0; i < tempos; i++) {
-        out[i][j] = Math.exp(-rigidity * Math.abs((double) (shortest + i) / (shortest + j) - 1));
-        sum += out[i][j];
+        share[i] = Math.exp(-rigidity * Math.abs((double) (shortest + i) / (shortest + j) - 1));
+        sum += share[i];
       }
       for (int i = 0; i < tempos; i++) {
-        out[i][j] = Math.log(out[i][j] / sum);
+        out[i][j] = (float) Math.log(share[i] / sum);
       }
     }
     return out;
   }
 
-  private double[][] transitions(int shortest, int tempos) {
+  private float[][] transitions(int shortest, int tempos) {
     return transitionsFor(shortest, tempos, settings.tempoRigidity());
   }
 
   private void advance(
-      int n, int meter, int shortest, int tempos, double[][] step, float[][] best, short[][] from) {
+      int n, int meter, int shortest, int tempos, float[][] step, float[][] best, short[][] from) {
     double start = restSum[n] - Math.log(tempos * meter);
     boolean mayStart = n < longestStart(shortest, tempos);
     float[] now = best[n % best.length];
@@ -106,7 +107,7 @@ final class BarTracker {
         if (then != null) {
           int before = (b + meter - 1) % meter * tempos;
           source = likeliest(then, before, step[i], low, high);
-          value = source < 0 ? value : (float) (then[source] + step[i][source - before]);
+          value = source < 0 ? value : then[source] + step[i][source - before];
           for (int p = 0; b == 0 && p < meter - 1; p++) {
             float v = (float) (then[p * tempos + i] + step[i][i] - settings.barBreakCost());
             if (v > value) {
@@ -129,11 +130,11 @@ final class BarTracker {
   }
 
   /** The state behind {@code before} from which a change of tempo is likeliest; -1 for none. */
-  private static int likeliest(float[] then, int before, double[] step, int low, int high) {
+  private static int likeliest(float[] then, int before, float[] step, int low, int high) {
     float value = Float.NEGATIVE_INFINITY;
     int source = -1;
     for (int j = low; j <= high; j++) {
-      float v = (float) (then[before + j] + step[j]);
+      float v = then[before + j] + step[j];
       if (v > value) {
         value = v;
         source = before + j;

@@ -64,7 +64,9 @@ final class TempoFinder {
             .filter(t -> t >= settings.minBpm() * 0.98 && t <= settings.maxBpm() * 1.02)
             .toList()
             .parallelStream()
-            .map(t -> progress.cancelled() ? Optional.<Candidate>empty() : at(activity, t, low, high))
+            .map(
+                t ->
+                    progress.cancelled() ? Optional.<Candidate>empty() : at(activity, t, low, high))
             .toList();
     progress.step("Finding the beat", 1);
     List<Candidate> out = new ArrayList<>();
