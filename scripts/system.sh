@@ -9,7 +9,9 @@ need_packages() {
   if [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null; then
     say "installing ${missing[*]}"
     export DEBIAN_FRONTEND=noninteractive
-    { apt-get install -y --no-install-recommends "${missing[@]}" || { apt-get update && apt-get install -y --no-install-recommends "${missing[@]}"; }; } >/tmp/loose-echo-packages.log 2>&1 && return 0
+    # Another installer may be at work: its lock is waited for.
+    local install=(apt-get -o DPkg::Lock::Timeout=600 install -y --no-install-recommends "${missing[@]}")
+    { "${install[@]}" || { apt-get -o DPkg::Lock::Timeout=600 update && "${install[@]}"; }; } >/tmp/loose-echo-packages.log 2>&1 && return 0
     say "the packages could not be installed; what apt-get said is in /tmp/loose-echo-packages.log"
     return 1
   fi
@@ -49,6 +51,20 @@ need_virtual_display() {
   command -v Xvfb >/dev/null || missing+=(xvfb)
   command -v xauth >/dev/null || missing+=(xauth)
   need_packages "${missing[@]}"
+}
+
+# What one of the tests plays drums with; it is skipped, and says so, where these can't be had.
+need_sound_font() {
+  local missing=()
+  command -v fluidsynth >/dev/null || missing+=(fluidsynth)
+  [ -e /usr/share/sounds/sf2/TimGM6mb.sf2 ] || missing+=(timgm6mb-soundfont)
+  need_packages "${missing[@]}" || say "the test that plays a sound font's kit is skipped"
+}
+
+# JavaFX as modules, so that it does not warn of an unnamed one: the jars of a folder joined by colons.
+javafx_of() {
+  local jars=("$1"/javafx-*-linux*.jar) IFS=:
+  echo "${jars[*]}"
 }
 
 # File names are bytes, and Java spells them by the locale: under a plain one it can't spell an umlaut.

@@ -49,6 +49,11 @@ import looseecho.reading.Together;
  * Immutable and thread-safe.
  */
 public final class Analyzer {
+  /**
+   * Version of the ear: to be raised when readings change, so that what was kept is known as old.
+   */
+  public static final int EAR = 1;
+
   private static final int CHROMA_HOP = 2205; // 50 ms
   private static final double KICK = 0.4;
 

@@ -1,6 +1,8 @@
 package looseecho.hits;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 
 /**
  * How much a rhythm leans against the bar.
@@ -15,26 +17,39 @@ public final class Syncopation {
   private Syncopation() {}
 
   /**
-   * Weights of the steps of a bar, 0 and below: for 4/4 in sixteenths 0 -4 -3 -4 -2 -4 -3 -4 -1 ...
+   * Weights of the steps of a bar: 0 for its first, and one less for every level of the meter's
+   * tree on which a step first appears. The bar falls into beats by its prime parts, twos first; a
+   * beat into two and two, or into three and two where it is compound. So 4/4 in sixteenths gives 0
+   * -4 -3 -4 -2 -4 -3 -4 -1 ..., 3/4 gives 0 -3 -2 -3 -1 ..., 6/8 gives 0 -3 -2 -3 -2 -3 -1 ...
    *
    * @param steps of the bar
    * @param stepsPerBeat 4, or 6 in compound time
    */
   public static int[] weights(int steps, int stepsPerBeat) {
-    int beats = Math.max(1, steps / stepsPerBeat);
+    List<Integer> parts = primes(Math.max(1, steps / stepsPerBeat));
+    parts.addAll(stepsPerBeat % 3 == 0 ? List.of(3, 2) : List.of(2, 2));
     int[] w = new int[steps];
-    for (int s = 0; s < steps; s++) {
-      int beat = s / stepsPerBeat;
-      int in = s % stepsPerBeat;
-      if (in == 0) {
-        w[s] =
-            beat == 0 ? 0 : beats % 2 == 0 && beat % (beats / 2) == 0 ? -1 : beats <= 2 ? -1 : -2;
-      } else {
-        boolean middle = stepsPerBeat % 4 == 0 ? in % 2 == 0 : in % 2 == 0;
-        w[s] = middle ? -3 : -4;
+    for (int s = 1; s < steps; s++) {
+      int span = steps;
+      int level = 0;
+      while (level < parts.size() && s % span != 0) {
+        span /= parts.get(level);
+        level++;
       }
+      w[s] = -level;
     }
     return w;
+  }
+
+  private static List<Integer> primes(int beats) {
+    List<Integer> out = new ArrayList<>();
+    int left = beats;
+    for (int p = 2; left > 1; p++) {
+      for (; left % p == 0; left /= p) {
+        out.add(p);
+      }
+    }
+    return out;
   }
 
   /** Sum of the syncopations of a bar that is repeated; {@code played[step]}. */

@@ -25,10 +25,10 @@ public record Chord(double start, double end, int root, ChordKind kind, double c
     return sounds() ? Key.NAMES.get(root) + ":" + kind.shorthand() : "N";
   }
 
-  /** As a player writes it: "Am7", "C", "no chord". */
-  public String words() {
+  /** As a player writes it in a key: "Am7", "B♭", "no chord". */
+  public String words(Key key) {
     return sounds()
-        ? Key.NAMES.get(root)
+        ? key.spelled(root)
             + (kind == ChordKind.MINOR ? "m" : kind == ChordKind.MINOR_7 ? "m" : "")
             + kind.suffix()
         : "no chord";

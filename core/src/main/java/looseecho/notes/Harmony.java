@@ -42,7 +42,7 @@ public final class Harmony {
       return "No chords here";
     }
     if (most >= THROUGHOUT * all) {
-      return "One chord throughout: " + longest.words() + ", " + longest.numeral(key).orElse("");
+      return "One chord throughout: " + longest.words(key) + ", " + longest.numeral(key).orElse("");
     }
     return names.size() <= FEW
         ? "Chords in use: " + String.join(" ", names)
@@ -71,7 +71,7 @@ public final class Harmony {
         return String.format(
             Locale.ROOT,
             "The bass stays on %s, degree %s%s",
-            Key.NAMES.get(c),
+            key.spelled(c),
             key.degree(c),
             pitches.size() > 1 ? ", in " + pitches.size() + " octaves" : "");
       }

@@ -26,13 +26,13 @@ final class KeyReasons {
     if (home >= HOME) {
       out.add(
           "the bass rests on "
-              + Key.NAMES.get(key.tonic())
+              + key.spelled(key.tonic())
               + " "
               + Math.round(100 * home)
               + " % of the time");
     }
     if (e.last().filter(c -> c.root() == key.tonic()).isPresent()) {
-      out.add("the last chord is " + e.last().get().words());
+      out.add("the last chord is " + e.last().get().words(key));
     }
     double mean = 1e-9;
     for (double t : e.tones()) {
@@ -40,9 +40,9 @@ final class KeyReasons {
     }
     for (int c = 0; c < 12; c++) {
       if (other.has(c) && !key.has(c) && e.tones()[c] < MISSING * mean) {
-        out.add("hardly any " + Key.NAMES.get(c) + " is heard");
+        out.add("hardly any " + other.spelled(c) + " is heard");
       } else if (key.has(c) && !other.has(c) && e.tones()[c] > HEARD * mean) {
-        out.add(Key.NAMES.get(c) + " is heard");
+        out.add(key.spelled(c) + " is heard");
       }
     }
     return out.isEmpty()

@@ -24,7 +24,7 @@ public final class Document {
   private static final String MADE = "Template made from what was heard";
 
   private final Origin origin;
-  private final Analyzer.Heard heard;
+  private Optional<Analyzer.Heard> heard;
   private final History<State> history;
   private Corrections asked;
   private long revision;
@@ -66,7 +66,7 @@ public final class Document {
     }
   }
 
-  private Document(Origin origin, Analyzer.Heard heard, History<State> history) {
+  private Document(Origin origin, Optional<Analyzer.Heard> heard, History<State> history) {
     this.origin = origin;
     this.heard = heard;
     this.history = history;
@@ -75,7 +75,7 @@ public final class Document {
 
   /** A track that was opened by itself. */
   public static Document of(
-      Origin origin, Analyzer.Heard heard, Corrections corrections, Analysis analysis) {
+      Origin origin, Optional<Analyzer.Heard> heard, Corrections corrections, Analysis analysis) {
     State start = State.heard(corrections, analysis, Sounds.plain());
     return new Document(origin, heard, new History<>(start, MADE));
   }
@@ -83,7 +83,7 @@ public final class Document {
   /** A project that is taken up again. */
   public static Document of(
       Origin origin,
-      Analyzer.Heard heard,
+      Optional<Analyzer.Heard> heard,
       Corrections corrections,
       Analysis analysis,
       Project project) {
@@ -96,9 +96,17 @@ public final class Document {
     return origin;
   }
 
-  /** What the ear took in, to be read anew under other corrections. */
-  public Analyzer.Heard heard() {
+  /**
+   * What the ear took in, to be read anew under other corrections; empty while only its readings
+   * were kept.
+   */
+  public Optional<Analyzer.Heard> heard() {
     return heard;
+  }
+
+  /** The track was heard again. */
+  public void heard(Analyzer.Heard fresh) {
+    heard = Optional.of(fresh);
   }
 
   public State state() {

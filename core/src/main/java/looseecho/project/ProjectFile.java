@@ -26,6 +26,8 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 import looseecho.activity.Lane;
+import looseecho.analysis.Analysis;
+import looseecho.analysis.Analyzer;
 import looseecho.disk.Seal;
 import looseecho.disk.WholeFile;
 import looseecho.echo.Template;
@@ -51,6 +53,7 @@ public final class ProjectFile {
   private static final String JSON = "project.json";
   private static final String SOUND = "reference.";
   private static final String SAMPLES = "samples";
+  private static final String HEARD = "heard.json";
 
   private final ObjectMapper mapper =
       new ObjectMapper(
@@ -75,8 +78,14 @@ public final class ProjectFile {
     }
   }
 
-  /** A project and what the person should know about it, such as corrections left out. */
-  public record Opened(Project project, String note) {}
+  /**
+   * A project with what comes along.
+   *
+   * @param heard what was heard in its reference, empty when it has to be heard
+   * @param ear version of the ear that heard it
+   * @param note what the person should know, such as corrections left out
+   */
+  public record Opened(Project project, Optional<Analysis> heard, int ear, String note) {}
 
   /**
    * Writes a project that a person works on.
@@ -84,15 +93,22 @@ public final class ProjectFile {
    * @param packed the reference's sound file to put in, empty to leave it where it is
    */
   public void write(Project project, Optional<Path> packed, Path path) throws IOException {
-    WholeFile.write(path, part -> writePart(project, packed, part, false));
+    write(project, packed, Optional.empty(), path);
+  }
+
+  /** The same with what was heard, so that it need not be heard again. */
+  public void write(Project project, Optional<Path> packed, Optional<Analysis> heard, Path path)
+      throws IOException {
+    WholeFile.write(path, part -> writePart(project, packed, heard, part, false));
   }
 
   /** The same with a seal: nobody has worked on it yet, so it may be made anew over itself. */
   public void writeSealed(Project project, Optional<Path> packed, Path path) throws IOException {
-    WholeFile.write(path, part -> writePart(project, packed, part, true));
+    WholeFile.write(path, part -> writePart(project, packed, Optional.empty(), part, true));
   }
 
-  private void writePart(Project project, Optional<Path> packed, Path part, boolean sealed)
+  private void writePart(
+      Project project, Optional<Path> packed, Optional<Analysis> heard, Path part, boolean sealed)
       throws IOException {
     Map<String, Path> samples = packed.isPresent() ? samples(project.sounds()) : Map.of();
     byte[] json = mapper.writerWithDefaultPrettyPrinter().writeValueAsBytes(tree(project, packed));
@@ -101,6 +117,11 @@ public final class ProjectFile {
       zip.putNextEntry(entry(JSON));
       zip.write(json);
       zip.closeEntry();
+      if (heard.isPresent()) {
+        zip.putNextEntry(entry(HEARD));
+        zip.write(HeardJson.write(new HeardJson.Kept(Analyzer.EAR, heard.get())));
+        zip.closeEntry();
+      }
       if (packed.isPresent()) {
         pack(packed.get(), SOUND + ending(packed.get()), zip);
       }
@@ -190,11 +211,26 @@ public final class ProjectFile {
       }
       ByteArrayOutputStream json = new ByteArrayOutputStream();
       copy(zip, entry, json, MOST_JSON, name);
-      return parse(json.toByteArray(), name);
+      return parse(json.toByteArray(), heard(zip, name), name);
     } catch (BadProjectException e) {
       throw e;
     } catch (IOException | IllegalArgumentException e) {
       throw bad(name, "is damaged", e);
+    }
+  }
+
+  /** What was heard then; a damaged one is heard again. */
+  private static Optional<HeardJson.Kept> heard(ZipFile zip, String name) {
+    ZipEntry entry = zip.getEntry(HEARD);
+    if (entry == null) {
+      return Optional.empty();
+    }
+    ByteArrayOutputStream json = new ByteArrayOutputStream();
+    try {
+      copy(zip, entry, json, MOST_JSON, name);
+      return HeardJson.read(json.toByteArray());
+    } catch (IOException e) {
+      return Optional.empty();
     }
   }
 
@@ -246,7 +282,8 @@ public final class ProjectFile {
     }
   }
 
-  private Opened parse(byte[] json, String name) throws IOException {
+  private Opened parse(byte[] json, Optional<HeardJson.Kept> heard, String name)
+      throws IOException {
     JsonNode root = mapper.readTree(json);
     if (!"looseecho".equals(root.path("format").asText())) {
       throw bad(name, "is not a Loose Echo project", null);
@@ -269,7 +306,11 @@ public final class ProjectFile {
               template(current.path("template")),
               mapper.treeToValue(current.path("sounds"), Sounds.class),
               List.of(mapper.treeToValue(current.path("log"), String[].class)));
-      return new Opened(project, CorrectionStore.leftOut(corrections.refused()));
+      return new Opened(
+          project,
+          heard.map(HeardJson.Kept::analysis),
+          heard.map(HeardJson.Kept::ear).orElse(0),
+          CorrectionStore.leftOut(corrections.refused()));
     } catch (JsonProcessingException | NullPointerException e) {
       throw bad(name, "is damaged", e);
     }

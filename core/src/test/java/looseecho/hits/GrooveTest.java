@@ -46,8 +46,15 @@ class GrooveTest {
     assertEquals(1 + 2 + 1 + 3, Syncopation.of(steps(3, 7, 11, 15), w));
     // 1, 4, 7, 11, 13: 4 holds over 5 (-2+4), 7 over 9 (-1+3).
     assertEquals(4, Syncopation.of(steps(1, 4, 7, 11, 13), w));
+    // The same tree for other meters: 6/8 falls into 2, 3, 2 and 3/4 into 3, 2, 2 (from memory).
     assertArrayEquals(
-        new int[] {0, -4, -3, -4, -3, -4, -1, -4, -3, -4, -3, -4}, Syncopation.weights(12, 6));
+        new int[] {0, -3, -2, -3, -2, -3, -1, -3, -2, -3, -2, -3}, Syncopation.weights(12, 6));
+    assertArrayEquals(
+        new int[] {0, -3, -2, -3, -1, -3, -2, -3, -1, -3, -2, -3}, Syncopation.weights(12, 4));
+    assertArrayEquals(new int[] {0, -3, -2, -3, -1, -3, -2, -3}, Syncopation.weights(8, 4), "2/4");
+    assertEquals(-1, Syncopation.weights(24, 6)[12], "12/8: its second half");
+    assertEquals(-2, Syncopation.weights(24, 6)[6], "12/8: its second beat");
+    assertEquals(-1, Syncopation.weights(20, 4)[4], "5/4: all beats but the first alike");
   }
 
   /** Grabe and Low 2002: long-short in the ratio 2:1 gives 100 * 1 / 1.5 throughout. */

@@ -109,7 +109,7 @@ class NotesTest {
   @ParameterizedTest
   @CsvSource({
     "2,MINOR,D:min,Dm,i",
-    "10,MAJOR,A#:maj,A#,♭VI",
+    "10,MAJOR,A#:maj,B♭,♭VI",
     "0,MAJOR,C:maj,C,♭VII",
     "9,SEVENTH,A:7,A7,V7",
     "7,MINOR_7,G:min7,Gm7,iv7",
@@ -120,7 +120,7 @@ class NotesTest {
   void chordsAreNamedInTheKey(int root, ChordKind kind, String label, String name, String numeral) {
     Chord c = new Chord(0, 1, root, kind, 1);
     assertEquals(label, c.label());
-    assertEquals(name, c.words());
+    assertEquals(name, c.words(new Key(2, true)));
     assertEquals(numeral, c.numeral(new Key(2, true)).orElseThrow());
   }
 
@@ -233,5 +233,29 @@ class NotesTest {
     assertTrue(notes.get(1).glide().isEmpty() && notes.get(2).glide().isEmpty());
     assertTrue(notes.get(1).velocity() < notes.get(2).velocity() - 20, notes.toString());
     assertTrue(notes.get(1).sub() && !notes.get(2).sub());
+  }
+
+  /** Every degree has a letter of its own (notation, common practice). */
+  @Test
+  void pitchesAreSpelledByTheKey() {
+    Key dMinor = new Key(2, true);
+    assertEquals("B♭", dMinor.spelled(10), "the flat six of D minor");
+    assertEquals("B♭1", dMinor.noteName(34));
+    assertEquals("C#4", dMinor.noteName(61), "its leading note");
+    assertEquals("B♭ minor", new Key(10, true).words());
+    assertEquals("C# minor", new Key(1, true).words());
+    assertEquals("E♭ major", new Key(3, false).words());
+    for (int tonic = 0; tonic < 12; tonic++) {
+      for (boolean minor : new boolean[] {true, false}) {
+        Key key = new Key(tonic, minor);
+        assertEquals(key, Key.parse(key.words()));
+        assertEquals(key, Key.parse(key.label()));
+        java.util.Set<Character> letters = new java.util.HashSet<>();
+        for (int rung = 0; rung < 7; rung++) {
+          letters.add(key.spelled(Math.floorMod(key.pitch(rung), 12)).charAt(0));
+        }
+        assertEquals(7, letters.size(), key.words());
+      }
+    }
   }
 }

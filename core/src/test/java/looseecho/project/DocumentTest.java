@@ -4,6 +4,8 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -23,9 +25,11 @@ import looseecho.notes.Key;
 import looseecho.reading.Progress;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 /** One track's work: what is asked, what is heard, what is edited and what is saved. */
 class DocumentTest {
+  @TempDir private Path dir;
   private static final Analyzer ANALYZER = new Analyzer();
   private static Analyzer.Heard heard;
   private static Analysis analysis;
@@ -47,7 +51,7 @@ class DocumentTest {
 
   private static Document open() {
     Document.Origin origin = new Document.Origin("pier", Path.of("pier.wav"), "ab12", false);
-    return Document.of(origin, heard, Corrections.NONE, analysis);
+    return Document.of(origin, Optional.of(heard), Corrections.NONE, analysis);
   }
 
   private static Template template(Document d) {
@@ -128,5 +132,25 @@ class DocumentTest {
     assertEquals(before, template(d));
     assertEquals(Corrections.NONE, d.asked());
     assertEquals(Corrections.NONE, d.project().orElseThrow().corrections());
+  }
+
+  @Test
+  void whatWasHeardComesBackEqualAndOnlyForItsCorrections() throws IOException {
+    HeardStore store = new HeardStore(dir.resolve("heard"));
+    store.save("ab12", Corrections.NONE, analysis);
+    assertEquals(Optional.of(analysis), store.load("ab12", Corrections.NONE));
+    assertEquals(Optional.empty(), store.load("ab12", Corrections.NONE.withBpm(60)));
+    assertEquals(Optional.empty(), store.load("cd34", Corrections.NONE));
+    try (var files = Files.list(dir.resolve("heard"))) {
+      Files.write(files.findFirst().orElseThrow(), new byte[] {1, 2, 3});
+    }
+    assertEquals(Optional.empty(), store.load("ab12", Corrections.NONE), "it is heard again");
+    Path file = dir.resolve("a.looseecho");
+    Project project = open().project().orElseThrow();
+    new ProjectFile().write(project, Optional.empty(), Optional.of(analysis), file);
+    ProjectFile.Opened opened = new ProjectFile().open(file);
+    assertEquals(project, opened.project());
+    assertEquals(Optional.of(analysis), opened.heard());
+    assertEquals(Analyzer.EAR, opened.ear());
   }
 }

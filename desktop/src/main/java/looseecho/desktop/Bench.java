@@ -1,6 +1,7 @@
 package looseecho.desktop;
 
 import java.util.function.Function;
+import java.util.function.Predicate;
 import javafx.scene.Node;
 import looseecho.desktop.echo.EchoBench;
 import looseecho.desktop.ground.GroundBench;
@@ -10,6 +11,7 @@ import looseecho.desktop.ledger.GroundLedger;
 import looseecho.desktop.ledger.HitsLedger;
 import looseecho.desktop.ledger.NotesLedger;
 import looseecho.desktop.notes.NotesBench;
+import looseecho.echo.TemplateSection;
 import looseecho.project.PracticeLog;
 
 /** The steps of the job, in order. */
@@ -17,33 +19,51 @@ enum Bench {
   GROUND(
       "Ground",
       "tempo, bars, key",
+      "#wave",
+      s -> true,
       s -> new GroundBench(s.session()),
       s -> new GroundLedger(s.session())),
   HITS(
       "Hits",
       "every drum hit",
+      "#steps",
+      s -> !s.drums().isEmpty(),
       s ->
           new HitsBench(s.session(), new PracticeLog(s.session().folder().resolve("practice.csv"))),
       s -> new HitsLedger(s.session())),
   NOTES(
       "Notes",
       "bass, riff, chords",
+      "#notes",
+      s -> !s.lines().isEmpty(),
       s -> new NotesBench(s.session()),
       s -> new NotesLedger(s.session())),
   ECHO(
       "Echo",
       "your template",
+      "#steps",
+      s -> !s.drums().isEmpty() || !s.lines().isEmpty(),
       s -> new EchoBench(s.session(), s::export),
       s -> new EchoLedger(s.session()));
 
   private final String title;
   private final String about;
+  private final String chart;
+  private final Predicate<TemplateSection> plays;
   private final Function<Shell, Node> bench;
   private final Function<Shell, Node> ledger;
 
-  Bench(String title, String about, Function<Shell, Node> bench, Function<Shell, Node> ledger) {
+  Bench(
+      String title,
+      String about,
+      String chart,
+      Predicate<TemplateSection> plays,
+      Function<Shell, Node> bench,
+      Function<Shell, Node> ledger) {
     this.title = title;
     this.about = about;
+    this.chart = chart;
+    this.plays = plays;
     this.bench = bench;
     this.ledger = ledger;
   }
@@ -54,6 +74,16 @@ enum Bench {
 
   String about() {
     return about;
+  }
+
+  /** The chart that takes the bench's keys, as a selector. */
+  String chart() {
+    return chart;
+  }
+
+  /** True when a section has something that this bench shows. */
+  boolean shows(TemplateSection section) {
+    return plays.test(section);
   }
 
   Node bench(Shell shell) {

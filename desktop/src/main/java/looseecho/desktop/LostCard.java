@@ -6,6 +6,7 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import javafx.geometry.Insets;
+import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -64,14 +65,17 @@ final class LostCard {
     Label when = new Label((saved ? "Saved " : "Not saved, ") + WHEN.format(time));
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    return new HBox(
-        8,
-        when,
-        gap,
-        Buttons.of(
-            "take-up",
-            "Take it up",
-            "Opens it; saving puts it in the project's place",
-            () -> session.openKept(kept, project)));
+    HBox row =
+        new HBox(
+            8,
+            when,
+            gap,
+            Buttons.of(
+                "take-up",
+                "Take it up",
+                "Opens it; saving puts it in the project's place",
+                () -> session.openKept(kept, project)));
+    row.setAlignment(Pos.CENTER_LEFT);
+    return row;
   }
 }

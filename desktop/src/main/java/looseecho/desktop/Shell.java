@@ -4,11 +4,14 @@ import java.io.File;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
+import javafx.event.Event;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
@@ -27,6 +30,7 @@ import looseecho.desktop.river.RiverView;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.desktop.transport.TransportBar;
+import looseecho.echo.Template;
 import looseecho.echo.Words;
 
 /**
@@ -68,6 +72,7 @@ public final class Shell extends BorderPane {
     setOnDragOver(this::dragOver);
     setOnDragDropped(this::dropped);
     addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
+    addEventHandler(KeyEvent.KEY_PRESSED, this::toChart);
     show();
   }
 
@@ -141,17 +146,46 @@ public final class Shell extends BorderPane {
     return box;
   }
 
-  /** Goes to a step of the job. */
+  /** Goes to a step of the job, and to a section in which it has something to show. */
   void go(Bench bench) {
     steps.getToggles().get(bench.ordinal()).setSelected(true);
+    Template t = session.templateProperty().get();
+    int at = session.sectionProperty().get();
+    if (t != null && at >= 0 && !bench.shows(t.sections().get(at))) {
+      IntStream.range(0, t.sections().size())
+          .filter(i -> bench.shows(t.sections().get(i)))
+          .findFirst()
+          .ifPresent(session.sectionProperty()::set);
+    }
     show();
   }
 
+  private Bench bench() {
+    return steps.getSelectedToggle() == null
+        ? Bench.GROUND
+        : (Bench) steps.getSelectedToggle().getUserData();
+  }
+
+  /** A key that nothing near the focus wants goes to the chart of the bench. */
+  private void toChart(KeyEvent e) {
+    Node chart = centre.lookup(bench().chart());
+    boolean inside = e.getTarget() instanceof Node n && within(n, centre);
+    if (chart != null && !inside && !(e.getTarget() instanceof TextInputControl)) {
+      Event.fireEvent(chart, e.copyFor(chart, chart));
+      e.consume();
+    }
+  }
+
+  private static boolean within(Node n, Node area) {
+    Node at = n;
+    while (at != null && at != area) {
+      at = at.getParent();
+    }
+    return at != null;
+  }
+
   private void show() {
-    Bench bench =
-        steps.getSelectedToggle() == null
-            ? Bench.GROUND
-            : (Bench) steps.getSelectedToggle().getUserData();
+    Bench bench = bench();
     boolean empty = session.referenceProperty().get() == null;
     Node content = empty ? welcome() : benches.computeIfAbsent(bench, b -> b.bench(this));
     centre.getChildren().setAll(content, work);
@@ -162,6 +196,10 @@ public final class Shell extends BorderPane {
             : new StackPane(ledgers.computeIfAbsent(bench, b -> b.ledger(this)));
     readings.getStyleClass().add("ledger-body");
     ledger.setContent(readings);
+    Node chart = content.lookup(bench.chart());
+    if (chart != null) {
+      chart.requestFocus(); // its keys work at once
+    }
   }
 
   private VBox welcome() {
@@ -224,7 +262,7 @@ public final class Shell extends BorderPane {
   }
 
   private void shortcut(KeyEvent e) {
-    if (e.getTarget() instanceof javafx.scene.control.TextInputControl) {
+    if (e.getTarget() instanceof TextInputControl) {
       return;
     }
     boolean taken = e.isShortcutDown() ? withControl(e) : plain(e.getCode());

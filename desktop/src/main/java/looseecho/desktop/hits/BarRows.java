@@ -39,7 +39,7 @@ public record BarRows(
   public record Mark(int step, double offsetMs, double velocity, double weight) {}
 
   /** One bass note within the bar, steps from 0. */
-  public record BassMark(double step, double lengthSteps, int pitch, boolean heard) {}
+  public record BassMark(double step, double lengthSteps, String name, boolean heard) {}
 
   public static final BarRows EMPTY = new BarRows(16, 4, 125, List.of(), List.of());
 
@@ -133,13 +133,14 @@ public record BarRows(
             new BassMark(
                 step,
                 (p.beatsAt(n.end()) - p.beatsAt(n.start())) * p.stepsPerBeat(),
-                n.pitch(),
+                t.key().noteName(n.pitch()),
                 true));
       }
     }
     for (StepNote n : t.sections().get(section).notes(Line.BASS)) {
       if (n.step() >= from && n.step() < from + steps) {
-        out.add(new BassMark(n.step() - from, n.lengthSteps(), n.pitch(), false));
+        String name = t.key().noteName(n.pitch());
+        out.add(new BassMark(n.step() - from, n.lengthSteps(), name, false));
       }
     }
     return out;

@@ -7,7 +7,6 @@ import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
 import looseecho.desktop.hits.BarRows.BassMark;
 import looseecho.desktop.theme.Theme;
-import looseecho.notes.Key;
 
 /** The bass under the lanes: heard as outlines, the echo's solid below them with its note names. */
 record BassRow(Color ink, Color heard, Color echo) {
@@ -33,8 +32,7 @@ record BassRow(Color ink, Color heard, Color echo) {
         g.setFill(echo);
         g.fillRoundRect(left, y, Math.max(4, right - left), 6, 4, 4);
         g.setFill(ink);
-        String name = Key.NAMES.get(m.pitch() % 12) + (m.pitch() / 12 - 1);
-        g.fillText(name, left, y + 15, Math.max(22, right - left));
+        g.fillText(m.name(), left, y + 15, Math.max(22, right - left));
       }
     }
   }

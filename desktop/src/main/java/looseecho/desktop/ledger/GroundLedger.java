@@ -42,7 +42,7 @@ public final class GroundLedger extends VBox {
       getChildren().add(waiting);
       return;
     }
-    a.pulse().ifPresent(p -> pulse(a, p));
+    a.pulse().ifPresentOrElse(p -> pulse(a, p), this::noPulse);
     getChildren()
         .addAll(
             rule(),
@@ -54,7 +54,22 @@ public final class GroundLedger extends VBox {
     Label tuning =
         new Label(String.format(Locale.ROOT, "Tuning %+.0f cents", a.tonality().tuningCents()));
     tuning.getStyleClass().add(Theme.SMALL);
-    getChildren().add(tuning);
+    getChildren()
+        .addAll(
+            tuning,
+            rule(),
+            button(
+                "hear-again",
+                "Hear again",
+                "Listens to the whole track anew; your corrections stay",
+                session::hearAgain));
+  }
+
+  private void noPulse() {
+    Label none = new Label("none heard");
+    none.setId("reading-tempo");
+    none.getStyleClass().add(Theme.BIG_NUMBER);
+    getChildren().addAll(ReadingRow.heading("Tempo"), none, small("no beat stands out"));
   }
 
   private static String heard(Tonality t, Key key) {

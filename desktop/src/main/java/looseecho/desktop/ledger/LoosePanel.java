@@ -3,6 +3,7 @@ package looseecho.desktop.ledger;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import javafx.beans.binding.Bindings;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.control.Tooltip;
@@ -34,11 +35,12 @@ final class LoosePanel extends VBox {
     super(4);
     this.session = session;
     getChildren().add(ReadingRow.heading("Loosen, and how new it is"));
-    GridPane grid = new GridPane(8, 2);
+    GridPane grid = new GridPane(6, 2);
+    grid.addRow(0, small(""), small("loose"), small(""), small("new"));
     for (Aspect aspect : Aspect.values()) {
       Slider s = new Slider(0, 100, 0);
       s.setId("loose-" + aspect.words());
-      s.setPrefWidth(70);
+      s.setPrefWidth(58);
       s.setBlockIncrement(10);
       s.setTooltip(new Tooltip(String.join("\n", Loosener.operations().get(aspect))));
       Label now = new Label("0 %");
@@ -47,9 +49,16 @@ final class LoosePanel extends VBox {
       amounts.put(aspect, s);
       readings.put(aspect, now);
       Label name = new Label(aspect.words());
-      name.setMinWidth(86);
-      now.setMinWidth(52);
-      grid.addRow(aspect.ordinal(), name, s, now);
+      name.setMinWidth(80);
+      now.setMinWidth(44);
+      Label amount = new Label();
+      amount.getStyleClass().add(Theme.NUMBER);
+      amount.setMinWidth(28);
+      amount
+          .textProperty()
+          .bind(
+              Bindings.createStringBinding(() -> "" + Math.round(s.getValue()), s.valueProperty()));
+      grid.addRow(aspect.ordinal() + 1, name, s, amount, now);
     }
     last.setId("loose-last");
     last.setWrapText(true);
@@ -72,6 +81,12 @@ final class LoosePanel extends VBox {
     session.templateProperty().addListener((o, a, b) -> read());
     session.maker().soundsProperty().addListener((o, a, b) -> read());
     read();
+  }
+
+  private static Label small(String words) {
+    Label l = new Label(words);
+    l.getStyleClass().add(Theme.SMALL);
+    return l;
   }
 
   private void read() {

@@ -74,7 +74,7 @@ public final class NotesLedger extends VBox {
     if (notes.isEmpty()) {
       return;
     }
-    range(notes);
+    range(notes, a.tonality().key().value());
     String drone = Harmony.drone(notes, a.tonality().key().value(), s.start(), s.end());
     if (!drone.isEmpty()) {
       line(drone);
@@ -102,7 +102,7 @@ public final class NotesLedger extends VBox {
     if (notes.isEmpty()) {
       return;
     }
-    range(notes);
+    range(notes, a.tonality().key().value());
     long doubled = notes.stream().filter(Note::doubled).count();
     if (doubled * 2 > notes.size()) {
       line("Doubled an octave away");
@@ -127,10 +127,10 @@ public final class NotesLedger extends VBox {
     }
   }
 
-  private void range(List<Note> notes) {
+  private void range(List<Note> notes, Key key) {
     int low = notes.stream().mapToInt(Note::pitch).min().orElseThrow();
     int high = notes.stream().mapToInt(Note::pitch).max().orElseThrow();
-    line("From " + Key.note(low) + " to " + Key.note(high));
+    line("From " + key.noteName(low) + " to " + key.noteName(high));
   }
 
   private static String part(Analysis a, Note n) {

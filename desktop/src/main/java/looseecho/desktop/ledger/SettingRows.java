@@ -17,6 +17,7 @@ final class SettingRows extends GridPane {
   private final Session session;
   private final String of;
   private int row;
+  private boolean setting;
 
   /** What a slider's value makes of the sounds. */
   interface Change {
@@ -78,7 +79,24 @@ final class SettingRows extends GridPane {
   private void set(String name, String value, Sounds to) {
     if (!to.equals(session.maker().soundsProperty().get())) {
       String words = of + ": " + name + " " + value.replaceAll("\\R", ", ");
+      setting = true;
       session.sound(to, words, of + ": " + name);
+      setting = false;
     }
+  }
+
+  /** True while one of these rows makes a change: then they must not be made anew under it. */
+  boolean isSetting() {
+    return setting;
+  }
+
+  /** Left, middle or right, in hundredths. */
+  static String side(double pan) {
+    long share = Math.round(100 * Math.abs(pan));
+    return share == 0 ? "middle" : (pan < 0 ? "left " : "right ") + share + " %";
+  }
+
+  static String percent(double share) {
+    return Math.round(100 * share) + " %";
   }
 }

@@ -13,12 +13,19 @@ final class SharedSoundPanel extends VBox {
   };
 
   private final Session session;
+  private SettingRows rows;
 
   SharedSoundPanel(Session session) {
     super(4);
     this.session = session;
-    session.maker().soundsProperty().addListener((o, a, b) -> show());
+    session.maker().soundsProperty().addListener((o, a, b) -> changed());
     show();
+  }
+
+  private void changed() {
+    if (rows == null || !rows.isSetting()) {
+      show();
+    }
   }
 
   private Sounds sounds() {
@@ -27,7 +34,7 @@ final class SharedSoundPanel extends VBox {
 
   private void show() {
     Sounds s = sounds();
-    SettingRows rows = new SettingRows(session, "All parts");
+    rows = new SettingRows(session, "All parts");
     rows.slider("room lasts", 0.1, 4, s.roomSeconds(), "%.1f s", v -> sounds().room(v));
     rows.slider(
         "delay of",
@@ -43,7 +50,20 @@ final class SharedSoundPanel extends VBox {
         s.delayFeedback(),
         v -> Math.round(100 * v) + " %",
         v -> sounds().delay(sounds().delayBeats(), v));
-    rows.slider("drum drive", 0, 5, s.drumDrive(), "%.1f", v -> sounds().driven(v));
+    rows.slider(
+        "drum drive",
+        0,
+        5,
+        s.drumDrive(),
+        v -> SettingRows.percent(v / 5),
+        v -> sounds().driven(v));
+    rows.slider(
+        "mono below",
+        0,
+        300,
+        s.monoBelowHz(),
+        v -> v < 1 ? "off" : Math.round(v) + " Hz",
+        v -> sounds().monoBelow(v < 1 ? 0 : v));
     Bed bed = s.bed();
     rows.slider(
         "noise bed",

@@ -2,6 +2,8 @@ package looseecho.desktop.ledger;
 
 import java.io.File;
 import java.util.Locale;
+import java.util.function.BiFunction;
+import java.util.function.DoubleFunction;
 import javafx.geometry.Pos;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -32,7 +34,7 @@ final class SoundPanel extends VBox {
     super(4);
     this.session = session;
     session.partProperty().addListener((o, a, b) -> show());
-    session.maker().soundsProperty().addListener((o, a, b) -> show());
+    session.maker().soundsProperty().addListener((o, a, b) -> changed());
     session
         .templateProperty()
         .addListener(
@@ -42,6 +44,12 @@ final class SoundPanel extends VBox {
               }
             });
     show();
+  }
+
+  private void changed() {
+    if (rows == null || !rows.isSetting()) {
+      show();
+    }
   }
 
   private Sounds sounds() {
@@ -54,8 +62,20 @@ final class SoundPanel extends VBox {
     rows = new SettingRows(session, part.words());
     rows.slider(
         "level", -48, 6, s.levelDb(), "%.1f dB", v -> sounds().with(part, strip(part).level(v)));
-    rows.slider("place", -1, 1, s.pan(), "%+.2f", v -> sounds().with(part, strip(part).panned(v)));
-    rows.slider("width", 0, 1, s.width(), "%.2f", v -> sounds().with(part, strip(part).wide(v)));
+    rows.slider(
+        "place",
+        -1,
+        1,
+        s.pan(),
+        SettingRows::side,
+        v -> sounds().with(part, strip(part).panned(v)));
+    rows.slider(
+        "width",
+        0,
+        1,
+        s.width(),
+        SettingRows::percent,
+        v -> sounds().with(part, strip(part).wide(v)));
     rows.slider(
         "duck",
         0,
@@ -75,14 +95,14 @@ final class SoundPanel extends VBox {
         0,
         1,
         s.room(),
-        "%.2f",
+        SettingRows::percent,
         v -> sounds().with(part, strip(part).sends(v, strip(part).delay())));
     rows.slider(
         "delay",
         0,
         1,
         s.delay(),
-        "%.2f",
+        SettingRows::percent,
         v -> sounds().with(part, strip(part).sends(strip(part).room(), v)));
     part.lane().ifPresent(this::drum);
     part.line().ifPresent(this::tone);
@@ -172,54 +192,134 @@ final class SoundPanel extends VBox {
   private void drum(Lane lane) {
     SampleSound own = sounds().samples().get(lane);
     if (own != null) {
-      rows.slider(
-          "semitones",
-          -24,
-          24,
-          own.semitones(),
-          "%+.0f",
-          v -> sounds().with(lane, own.tuned(Math.rint(v))));
-      rows.slider("start", 0, 500, own.startMs(), "%.0f ms", v -> sounds().with(lane, own.from(v)));
-      rows.slider(
-          "length", 0, 2000, own.lengthMs(), "%.0f ms", v -> sounds().with(lane, own.lasting(v)));
-      double rise = own.riseMs();
-      double decay = own.decayMs();
-      double fade = own.fadeMs();
-      rows.slider(
-          "rise", 0, 200, rise, "%.0f ms", v -> sounds().with(lane, own.shaped(v, decay, fade)));
-      rows.slider(
-          "decay", 0, 1000, decay, "%.0f ms", v -> sounds().with(lane, own.shaped(rise, v, fade)));
-      rows.slider(
-          "fade", 0, 500, fade, "%.0f ms", v -> sounds().with(lane, own.shaped(rise, decay, v)));
-      rows.slider(
-          "backwards",
-          0,
-          1,
-          own.reversed() ? 1 : 0,
-          "%.0f",
-          v -> sounds().with(lane, own.turned(v > 0.5)));
+      sample(lane, own);
       return;
     }
     DrumSound d = sounds().drums().get(lane);
     if (d.toneHz() > 0) {
-      rows.slider("pitch", 30, 600, d.toneHz(), "%.0f Hz", v -> sounds().with(lane, d.tuned(v)));
+      rows.slider(
+          "pitch", 30, 600, d.toneHz(), "%.0f Hz", v -> sounds().with(lane, now(lane).tuned(v)));
     }
-    double ms = Math.max(d.toneMs(), d.noiseMs());
-    rows.slider("length", 5, 800, ms, "%.0f ms", v -> sounds().with(lane, d.longer(v / ms)));
     rows.slider(
-        "brightness", 1500, 18000, d.highHz(), "%.0f Hz", v -> sounds().with(lane, d.brighter(v)));
+        "length",
+        5,
+        800,
+        length(d),
+        "%.0f ms",
+        v -> sounds().with(lane, now(lane).longer(v / length(now(lane)))));
+    rows.slider(
+        "brightness",
+        1500,
+        18000,
+        d.highHz(),
+        "%.0f Hz",
+        v -> sounds().with(lane, now(lane).brighter(v)));
+  }
+
+  private static double length(DrumSound d) {
+    return Math.max(d.toneMs(), d.noiseMs());
+  }
+
+  /** The drum as it is by now: a slider moves it on from there. */
+  private DrumSound now(Lane lane) {
+    return sounds().drums().get(lane);
+  }
+
+  private void sample(Lane lane, SampleSound own) {
+    sample(lane, "semitones", -24, 24, own.semitones(), "%+.0f", (s, v) -> s.tuned(Math.rint(v)));
+    sample(lane, "start", 0, 500, own.startMs(), "%.0f ms", (s, v) -> s.from(v));
+    sample(lane, "length", 0, 2000, own.lengthMs(), "%.0f ms", (s, v) -> s.lasting(v));
+    sample(
+        lane,
+        "rise",
+        0,
+        200,
+        own.riseMs(),
+        "%.0f ms",
+        (s, v) -> s.shaped(v, s.decayMs(), s.fadeMs()));
+    sample(
+        lane,
+        "decay",
+        0,
+        1000,
+        own.decayMs(),
+        "%.0f ms",
+        (s, v) -> s.shaped(s.riseMs(), v, s.fadeMs()));
+    sample(
+        lane,
+        "fade",
+        0,
+        500,
+        own.fadeMs(),
+        "%.0f ms",
+        (s, v) -> s.shaped(s.riseMs(), s.decayMs(), v));
+    rows.slider(
+        "backwards",
+        0,
+        1,
+        own.reversed() ? 1 : 0,
+        v -> v > 0.5 ? "yes" : "no",
+        v -> sounds().with(lane, sounds().samples().get(lane).turned(v > 0.5)));
+  }
+
+  /** What a slider makes of a sample. */
+  private interface SampleChange {
+    SampleSound of(SampleSound now, double value);
+  }
+
+  private void sample(
+      Lane lane,
+      String name,
+      double min,
+      double max,
+      double value,
+      String format,
+      SampleChange change) {
+    rows.slider(
+        name,
+        min,
+        max,
+        value,
+        format,
+        v -> sounds().with(lane, change.of(sounds().samples().get(lane), v)));
   }
 
   private void tone(Line line) {
     ToneSound t = sounds().tones().get(line);
-    rows.slider("wave", 0, 1, t.saw(), "%.2f saw", v -> sounds().with(line, t.wave(v)));
+    tone(line, "wave", 0, 1, t.saw(), SoundPanel::wave, ToneSound::wave);
+    tone(line, "spread", 0, 40, t.detuneCents(), v -> unit(v, "cents"), ToneSound::spread);
+    tone(line, "filter", 80, 6000, t.cutoffHz(), v -> unit(v, "Hz"), ToneSound::filtered);
+    tone(line, "opens by", 0, 6000, t.openHz(), v -> unit(v, "Hz"), ToneSound::opening);
+    tone(line, "decay", 20, 1500, t.decayMs(), v -> unit(v, "ms"), ToneSound::decaying);
+    tone(line, "drive", 0, 5, t.drive(), v -> SettingRows.percent(v / 5), ToneSound::driven);
+    tone(line, "sub", 0, 1, t.sub(), SettingRows::percent, ToneSound::subbed);
+  }
+
+  private void tone(
+      Line line,
+      String name,
+      double min,
+      double max,
+      double value,
+      DoubleFunction<String> words,
+      BiFunction<ToneSound, Double, ToneSound> change) {
     rows.slider(
-        "spread", 0, 40, t.detuneCents(), "%.0f cents", v -> sounds().with(line, t.spread(v)));
-    rows.slider(
-        "filter", 80, 6000, t.cutoffHz(), "%.0f Hz", v -> sounds().with(line, t.filtered(v)));
-    rows.slider("opens by", 0, 6000, t.openHz(), "%.0f Hz", v -> sounds().with(line, t.opening(v)));
-    rows.slider("decay", 20, 1500, t.decayMs(), "%.0f ms", v -> sounds().with(line, t.decaying(v)));
-    rows.slider("drive", 0, 5, t.drive(), "%.1f", v -> sounds().with(line, t.driven(v)));
-    rows.slider("sub", 0, 1, t.sub(), "%.2f", v -> sounds().with(line, t.subbed(v)));
+        name,
+        min,
+        max,
+        value,
+        words,
+        v -> sounds().with(line, change.apply(sounds().tones().get(line), v)));
+  }
+
+  private static String unit(double value, String unit) {
+    return Math.round(value) + " " + unit;
+  }
+
+  private static String wave(double saw) {
+    if (saw < 0.02 || saw > 0.98) {
+      return saw < 0.5 ? "sine" : "saw";
+    }
+    return Math.round(100 * saw) + " % saw";
   }
 }

@@ -167,7 +167,7 @@ final class NoteEditor {
     StepNote n = new StepNote(step, 0, length, pitch, USUAL_VELOCITY);
     List<StepNote> all = new ArrayList<>(notes());
     all.add(n);
-    put(all, List.of(n), "Put " + Key.note(pitch) + " into the " + line.words());
+    put(all, List.of(n), "Put " + key().noteName(pitch) + " into the " + line.words());
     session.maker().audition(line, List.of(pitch), USUAL_VELOCITY);
   }
 

@@ -14,7 +14,6 @@ import looseecho.desktop.control.ChartPane;
 import looseecho.desktop.notes.NotesView.Ribbon;
 import looseecho.echo.StepNote;
 import looseecho.echo.Words;
-import looseecho.notes.Key;
 import looseecho.notes.Line;
 
 /**
@@ -304,7 +303,7 @@ final class NotesChart extends ChartPane {
   }
 
   private String words(StepNote n) {
-    return Key.note(n.pitch())
+    return view.key().noteName(n.pitch())
         + ", degree "
         + view.key().degree(n.pitch())
         + ", step "

@@ -70,7 +70,7 @@ record NotesPainter(
         g.fillText(numeral, left + 6, top + height / 2, right - left - 10);
         if (right - left > 86) {
           text(Theme.TEXT_FAMILY, 12, Hue.QUIET);
-          g.fillText(c.chord().words(), left + 48, top + height / 2, right - left - 52);
+          g.fillText(c.chord().words(view.key()), left + 48, top + height / 2, right - left - 52);
         }
       }
     }
@@ -89,8 +89,7 @@ record NotesPainter(
       if (home || ladder.rungHeight() >= 11) {
         text(Theme.NUMBER_FAMILY, home ? 13 : 12, home ? Hue.INK : Hue.QUIET);
         String degree = view.key().degree(pitch);
-        g.fillText(
-            home ? degree + " " + looseecho.notes.Key.note(pitch) : degree, names - 36, y, 34);
+        g.fillText(home ? degree + " " + view.key().noteName(pitch) : degree, names - 36, y, 34);
       }
     }
     text(Theme.TEXT_FAMILY, 14, Hue.INK);

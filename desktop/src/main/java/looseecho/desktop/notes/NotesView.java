@@ -108,16 +108,17 @@ public record NotesView(
   }
 
   private static String words(Note n, Analysis a, Key key) {
-    StringBuilder s = new StringBuilder(Key.note(n.pitch()));
+    StringBuilder s = new StringBuilder(key.noteName(n.pitch()));
     s.append(", degree ").append(key.degree(n.pitch()));
     Chord c = a.tonality().chordAt(n.start() + 0.02);
     if (c != null && c.sounds()) {
       String part = c.part(n.pitch());
-      s.append(part.isEmpty() ? ", not of " : ", the " + part + " of ").append(c.words());
+      s.append(part.isEmpty() ? ", not of " : ", the " + part + " of ").append(c.words(key));
     }
     s.append(", loudness ").append(n.velocity());
     n.glide()
-        .ifPresent(g -> s.append(", slides in from ").append(Key.note((int) Math.round(g.from()))));
+        .ifPresent(
+            g -> s.append(", slides in from ").append(key.noteName((int) Math.round(g.from()))));
     s.append(n.sub() ? ", sub" : "").append(n.doubled() ? ", doubled an octave away" : "");
     return s.toString();
   }

@@ -1,5 +1,8 @@
 package looseecho.desktop.river;
 
+import java.util.List;
+import java.util.OptionalInt;
+import java.util.stream.IntStream;
 import javafx.animation.AnimationTimer;
 import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
@@ -7,12 +10,14 @@ import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
+import looseecho.analysis.Analysis;
 import looseecho.desktop.control.ChartPane;
 import looseecho.desktop.session.EchoSound;
 import looseecho.desktop.session.Peaks;
 import looseecho.desktop.session.Reference;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
+import looseecho.echo.Template;
 import looseecho.form.Event;
 import looseecho.form.Section;
 import looseecho.pulse.Beat;
@@ -68,6 +73,7 @@ public final class RiverView extends ChartPane {
       selectSection(time);
     } else {
       session.player().seek(time);
+      sectionAt(time).ifPresent(session.sectionProperty()::set); // the benches look there, too
       dragFrom = time;
     }
     redraw();
@@ -99,18 +105,27 @@ public final class RiverView extends ChartPane {
   }
 
   private void selectSection(double time) {
-    var a = session.analysisProperty().get();
-    if (a == null) {
-      return;
+    sectionAt(time)
+        .ifPresent(
+            i -> {
+              Section s = session.analysisProperty().get().form().sections().get(i);
+              session.sectionProperty().set(i);
+              loop(s.start(), s.end());
+              session.player().seek(s.start());
+            });
+  }
+
+  /** The heard section at a second, as far as the echo has as many. */
+  private OptionalInt sectionAt(double time) {
+    Analysis a = session.analysisProperty().get();
+    Template t = session.templateProperty().get();
+    if (a == null || t == null) {
+      return OptionalInt.empty();
     }
-    for (int i = 0; i < a.form().sections().size(); i++) {
-      Section s = a.form().sections().get(i);
-      if (time >= s.start() && time < s.end()) {
-        session.sectionProperty().set(i);
-        loop(s.start(), s.end());
-        session.player().seek(s.start());
-      }
-    }
+    List<Section> all = a.form().sections();
+    return IntStream.range(0, Math.min(all.size(), t.sections().size()))
+        .filter(i -> time >= all.get(i).start() && time < all.get(i).end())
+        .findFirst();
   }
 
   private void loop(double start, double end) {

@@ -16,6 +16,7 @@ import looseecho.mix.EchoRenderer;
 import looseecho.mix.LoudnessMatch;
 import looseecho.project.CorrectionStore;
 import looseecho.project.Document;
+import looseecho.project.HeardStore;
 import looseecho.reading.Progress;
 
 /**
@@ -24,16 +25,25 @@ import looseecho.reading.Progress;
  */
 final class Ear {
   private final CorrectionStore store;
-  private Analyzer analyzer;
+  private final HeardStore heardBefore;
+  private Analyzer analyzer; // made when it is needed first: its networks take a moment to load
 
   Ear(CorrectionStore store) {
     this.store = store;
+    this.heardBefore = new HeardStore(store.folder().resolveSibling("heard"));
   }
 
-  /** What hearing a file brings. */
+  /** What was kept of a project's reference. */
+  record Known(Corrections corrections, Optional<Analysis> analysis, int ear, String fingerprint) {}
+
+  /**
+   * What opening a file brings.
+   *
+   * @param heard empty where its readings were kept
+   */
   record Heard(
       Reference reference,
-      Analyzer.Heard heard,
+      Optional<Analyzer.Heard> heard,
       Corrections corrections,
       Analysis analysis,
       String note) {
@@ -46,14 +56,9 @@ final class Ear {
   /**
    * Opens a file; the sound itself is handed over early, so that it can be seen and played.
    *
-   * @param corrections those of a project; empty to take the stored ones
+   * @param known what a project knows of it; empty to take the stored corrections
    */
-  Heard open(
-      Path path,
-      String name,
-      Optional<Corrections> corrections,
-      Consumer<Reference> early,
-      Progress p)
+  Heard open(Path path, String name, Optional<Known> known, Consumer<Reference> early, Progress p)
       throws IOException {
     AudioReader.Recording recording = new AudioReader().read(path, p);
     p.step("Measuring the loudness", 0);
@@ -67,37 +72,79 @@ final class Ear {
             LoudnessMatch.gain(audio),
             CorrectionStore.fingerprint(path));
     early.accept(r);
-    if (analyzer == null) {
-      analyzer = new Analyzer();
-    }
-    Analyzer.Heard heard = analyzer.listen(recording.audio(), p);
     CorrectionStore.Stored stored =
-        corrections
-            .map(c -> new CorrectionStore.Stored(c, ""))
+        known
+            .map(k -> new CorrectionStore.Stored(k.corrections(), ""))
             .orElseGet(() -> store.load(r.fingerprint()));
     List<String> notes = new ArrayList<>(recording.notes());
     notes.add(stored.note());
+    Optional<Analysis> kept =
+        known
+            .filter(k -> k.fingerprint().equals(r.fingerprint()))
+            .flatMap(Known::analysis)
+            .or(() -> heardBefore.load(r.fingerprint(), stored.corrections()));
+    if (kept.isPresent()) {
+      if (known.flatMap(Known::analysis).isPresent() && known.get().ear() != Analyzer.EAR) {
+        notes.add("The ear has grown since this was heard: Hear again, on Ground.");
+      }
+      return new Heard(r, Optional.empty(), stored.corrections(), kept.get(), said(notes));
+    }
+    Analyzer.Heard heard = analyzer().listen(recording.audio(), p);
     Corrections c = stored.corrections();
     Analysis a;
     try {
-      a = analyzer.read(heard, c, p);
+      a = analyzer().read(heard, c, p);
     } catch (IllegalArgumentException | IllegalStateException e) {
       System.getLogger(Ear.class.getName())
           .log(System.Logger.Level.WARNING, "corrections that fail", e);
       c = Corrections.NONE;
-      a = analyzer.read(heard, c, p);
+      a = analyzer().read(heard, c, p);
       notes.add("Its corrections could not be used: it is shown as it was heard.");
     }
-    notes.removeIf(String::isEmpty);
-    return new Heard(r, heard, c, a, String.join(" ", notes));
+    remember(r.fingerprint(), c, a);
+    return new Heard(r, Optional.of(heard), c, a, said(notes));
   }
 
-  /** Draws the readings anew and keeps the corrections. */
-  Analysis read(Analyzer.Heard heard, String fingerprint, Corrections now, Progress p)
+  private static String said(List<String> notes) {
+    return String.join(" ", notes.stream().filter(n -> !n.isEmpty()).toList());
+  }
+
+  private Analyzer analyzer() {
+    if (analyzer == null) {
+      analyzer = new Analyzer();
+    }
+    return analyzer;
+  }
+
+  /** A cache that can't be written costs time at the next start, and nothing else. */
+  private void remember(String fingerprint, Corrections c, Analysis a) {
+    try {
+      heardBefore.save(fingerprint, c, a);
+    } catch (IOException e) {
+      System.getLogger(Ear.class.getName())
+          .log(System.Logger.Level.WARNING, "what was heard can't be kept", e);
+    }
+  }
+
+  /** Readings under other corrections, with what they were drawn from. */
+  record Corrected(Analyzer.Heard heard, Analysis analysis) {}
+
+  /**
+   * Draws the readings anew and keeps the corrections; hears the track first where only its
+   * readings were kept.
+   */
+  Corrected read(
+      Optional<Analyzer.Heard> known, Document.Origin origin, Corrections now, Progress p)
       throws IOException {
-    Analysis a = analyzer.read(heard, now, p);
-    store.save(fingerprint, now); // only what has been heard without a fault
-    return a;
+    Analyzer.Heard heard = known.isPresent() ? known.get() : listen(origin.path(), p);
+    Analysis a = analyzer().read(heard, now, p);
+    store.save(origin.fingerprint(), now); // only what has been heard without a fault
+    remember(origin.fingerprint(), now, a);
+    return new Corrected(heard, a);
+  }
+
+  private Analyzer.Heard listen(Path path, Progress p) throws IOException {
+    return analyzer().listen(new AudioReader().read(path, p).audio(), p);
   }
 
   void keep(String fingerprint, Corrections now) throws IOException {

@@ -10,6 +10,7 @@ import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
+import looseecho.analysis.Analysis;
 import looseecho.disk.WholeFile;
 import looseecho.project.Aside;
 import looseecho.project.Project;
@@ -61,7 +62,7 @@ public final class Keeper implements AutoCloseable {
   }
 
   /** What reading a project brings. */
-  record Read(Project project, Path sound, String note) {}
+  record Read(Project project, Path sound, Optional<Analysis> heard, int ear, String note) {}
 
   /** Reads a project and finds its reference: packed in, where it was, or beside the project. */
   Read read(Path file) throws IOException {
@@ -80,14 +81,14 @@ public final class Keeper implements AutoCloseable {
       Optional<Path> sound = files.unpack(file, own);
       project = project.with(files.unpackSamples(file, project.sounds(), own));
       if (sound.isPresent()) {
-        return new Read(project, sound.get(), opened.note());
+        return new Read(project, sound.get(), opened.heard(), opened.ear(), opened.note());
       }
     }
     Path was = Path.of(link.path());
     Path beside = file.resolveSibling(String.valueOf(was.getFileName()));
     for (Path p : List.of(was, beside)) {
       if (Files.isRegularFile(p)) {
-        return new Read(project, p, opened.note());
+        return new Read(project, p, opened.heard(), opened.ear(), opened.note());
       }
     }
     throw new IOException(
@@ -136,8 +137,8 @@ public final class Keeper implements AutoCloseable {
    *
    * @return words about what was done
    */
-  String write(Project project, Optional<Path> packed, Path to) throws IOException {
-    files.write(project, packed, to);
+  String write(Project project, Optional<Path> packed, Analysis heard, Path to) throws IOException {
+    files.write(project, packed, Optional.of(heard), to);
     versions.keep(to);
     return "Saved as " + to.getFileName();
   }

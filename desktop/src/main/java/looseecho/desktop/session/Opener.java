@@ -91,7 +91,12 @@ final class Opener {
               ear.open(
                   read.sound(),
                   project.reference().name(),
-                  Optional.of(project.corrections()),
+                  Optional.of(
+                      new Ear.Known(
+                          project.corrections(),
+                          read.heard(),
+                          read.ear(),
+                          project.reference().fingerprint())),
                   early(ticket),
                   p);
           String other =

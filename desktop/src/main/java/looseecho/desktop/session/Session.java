@@ -12,6 +12,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.StringProperty;
 import looseecho.analysis.Analysis;
+import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
 import looseecho.disk.Outputs;
 import looseecho.echo.Edits;
@@ -162,11 +163,12 @@ public final class Session implements AutoCloseable {
     }
     long revision = d.revision();
     boolean whole = pack || d.origin().packed();
+    Analysis heard = d.state().analysis();
     Optional<Path> sound = whole ? Optional.of(d.origin().path()) : Optional.empty();
     saving.start(
         p -> {
           p.step("Saving", 0);
-          return keeper.write(now.get(), sound, to);
+          return keeper.write(now.get(), sound, heard, to);
         },
         words -> {
           d.saved(revision);
@@ -203,9 +205,23 @@ public final class Session implements AutoCloseable {
       return;
     }
     d.ask(c -> now);
+    hear(d, now, d.heard(), why);
+  }
+
+  /** Hears the track anew with the present ear; the corrections stay. */
+  public void hearAgain() {
+    if (document != null) {
+      hear(document, document.asked(), Optional.empty(), "Heard again");
+    }
+  }
+
+  private void hear(Document d, Corrections now, Optional<Analyzer.Heard> known, String why) {
     hearing.start(
-        p -> ear.read(d.heard(), d.origin().fingerprint(), now, p),
-        a -> corrected(d, now, a, why),
+        p -> ear.read(known, d.origin(), now, p),
+        a -> {
+          d.heard(a.heard());
+          corrected(d, now, a.analysis(), why);
+        },
         e -> {
           d.refused();
           notice.failed("The correction", e, "Nothing was changed.");

@@ -60,6 +60,14 @@ public final class TransportBar extends HBox {
     message.getStyleClass().add(Theme.QUIET);
     message.managedProperty().bind(message.textProperty().isNotEmpty());
     message.setMaxWidth(Double.MAX_VALUE);
+    message.setWrapText(true);
+    message.setMaxHeight(2 * 18);
+    Tooltip whole = new Tooltip();
+    whole.textProperty().bind(message.textProperty());
+    whole.setWrapText(true);
+    whole.setMaxWidth(480);
+    message.setTooltip(whole);
+    place.setMinWidth(Region.USE_PREF_SIZE);
     VBox words = new VBox(place, message);
     words.setAlignment(Pos.CENTER_LEFT);
     HBox.setHgrow(words, Priority.ALWAYS);

@@ -1,0 +1,113 @@
+package looseecho.desktop;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertSame;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import javafx.scene.Node;
+import javafx.scene.control.Slider;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.stage.Stage;
+import looseecho.activity.Lane;
+import looseecho.echo.Arrangement;
+import looseecho.echo.Part;
+import looseecho.echo.Template;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.framework.junit5.Start;
+
+/** Small things that the hand expects, one habit each. */
+class HabitsTest extends WindowTest {
+  @TempDir private Path dir;
+
+  @Start
+  void start(Stage stage) throws IOException {
+    open(stage, dir.resolve("corrections"));
+    Path track = dir.resolve("pier.wav");
+    ClickTrack.write(track, 12);
+    session.open(track);
+  }
+
+  private Template ready() {
+    until("it is heard", () -> session.templateProperty().get() != null);
+    return session.templateProperty().get();
+  }
+
+  private Node focus() {
+    return shell.getScene().getFocusOwner();
+  }
+
+  private void key(Node at, KeyCode code) {
+    robot.interact(
+        () ->
+            at.fireEvent(
+                new KeyEvent(KeyEvent.KEY_PRESSED, "", "", code, false, false, false, false)));
+  }
+
+  @Test
+  void aBenchTakesItsKeysAtOnceAndWhateverHasTheFocus() {
+    ready();
+    go("#step-echo");
+    Node steps = robot.lookup("#steps").query();
+    assertSame(steps, focus(), "the steps have the focus as the bench is shown");
+    Template before = session.templateProperty().get();
+    Node help = robot.lookup("#help").query();
+    robot.interact(help::requestFocus);
+    key(help, KeyCode.ENTER);
+    until("Enter puts a hit", () -> session.templateProperty().get() != before);
+  }
+
+  @Test
+  void aSliderKeepsTheFocusWhileItIsMovedByKeys() {
+    ready();
+    go("#step-echo");
+    Slider level = robot.lookup("#sound-level").queryAs(Slider.class);
+    double before = level.getValue();
+    robot.interact(level::requestFocus);
+    key(level, KeyCode.LEFT);
+    key(level, KeyCode.LEFT);
+    assertSame(level, focus());
+    assertTrue(level.getValue() < before, "both steps went to one slider");
+    double now = session.maker().soundsProperty().get().strip(Part.of(Lane.KICK)).levelDb();
+    assertEquals(level.getValue(), now, 1e-9);
+  }
+
+  @Test
+  void aBenchOpensWhereItHasSomethingToShow() {
+    Template t = ready();
+    robot.interact(
+        () -> {
+          session.edit(Arrangement.insert(t, 0, 4));
+          int empty = 0;
+          while (!session.templateProperty().get().sections().get(empty).drums().isEmpty()) {
+            empty++;
+          }
+          session.sectionProperty().set(empty);
+        });
+    go("#step-hits");
+    int at = session.sectionProperty().get();
+    assertTrue(!session.templateProperty().get().sections().get(at).drums().isEmpty());
+  }
+
+  /** A second track that is still being heard can't be edited, and nothing goes to the first. */
+  @Test
+  void nothingReachesTheTrackBeforeWhileAnotherIsOpened() throws IOException {
+    ready();
+    Path second = dir.resolve("second.wav");
+    ClickTrack.write(second, 10);
+    robot.interact(() -> session.open(second));
+    until("it is seen", () -> session.referenceProperty().get().name().equals("second.wav"));
+    robot.interact(
+        () -> {
+          session.correct(c -> c.withBarOneAt(1), "bar one");
+          session.undo();
+          session.save(dir.resolve("x.looseecho"), false);
+        });
+    until("it is heard, too", () -> session.templateProperty().get() != null);
+    assertTrue(session.correctionsProperty().get().pulse().barOneAt().isEmpty());
+    assertTrue(!java.nio.file.Files.exists(dir.resolve("x.looseecho")));
+  }
+}
