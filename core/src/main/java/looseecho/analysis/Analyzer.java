@@ -5,6 +5,7 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.IntStream;
 import looseecho.activity.Activities;
 import looseecho.activity.ActivityNet;
@@ -76,6 +77,9 @@ public final class Analyzer {
     private final double start;
     private final double end;
 
+    /** The hits of the pulse that was read last: most corrections leave it as it is. */
+    private final AtomicReference<Measured> measured = new AtomicReference<>();
+
     private Heard(
         Audio audio,
         MelSpectra mel,
@@ -98,6 +102,9 @@ public final class Analyzer {
       this.end = music.end();
     }
   }
+
+  /** The hits that belong to a pulse, before the person's decisions about them. */
+  private record Measured(Pulse pulse, List<Hit> hits) {}
 
   /** Both lines of notes as the networks hear them. */
   private record Lines(List<Note> bass, List<Note> riff) {}
@@ -238,13 +245,7 @@ public final class Analyzer {
     Feel feel = Feel.NONE;
     List<Chord> chords = List.of();
     if (pulse.isPresent()) {
-      List<Hit> found =
-          new HitFinder(HitFinder.Settings.DEFAULTS).find(heard.activity, pulse.get(), progress);
-      hits =
-          HitMark.apply(
-              wanted.hits(),
-              new HitDetails(heard.mel, heard.audio, pulse.get()).complete(found),
-              pulse.get());
+      hits = HitMark.apply(wanted.hits(), hits(heard, pulse.get(), progress), pulse.get());
       feel = Feel.of(hits, pulse.get());
       chords = tonal ? new ChordFinder().find(heard.chroma, heard.bass, pulse.get()) : List.of();
       var material =
@@ -283,6 +284,18 @@ public final class Analyzer {
             heard.riff,
             figures),
         notes);
+  }
+
+  private static List<Hit> hits(Heard heard, Pulse pulse, Progress progress) {
+    Measured before = heard.measured.get();
+    if (before != null && before.pulse().equals(pulse)) {
+      return before.hits();
+    }
+    List<Hit> found =
+        new HitFinder(HitFinder.Settings.DEFAULTS).find(heard.activity, pulse, progress);
+    List<Hit> hits = new HitDetails(heard.mel, heard.audio, pulse).complete(found);
+    heard.measured.set(new Measured(pulse, hits));
+    return hits;
   }
 
   /** The key of the whole; where none is heard, one that stands in for it with no confidence. */

@@ -54,7 +54,7 @@ public record GrooveLift(int stepsPerBar, Map<Lane, Map<Integer, Feel>> lanes) {
     Map<Integer, Feel> feel = lanes.getOrDefault(source, Map.of());
     List<StepHit> out = new ArrayList<>();
     for (StepHit h : t.sections().get(section).hits(target)) {
-      Feel f = feel.get(h.step() % stepsPerBar);
+      Feel f = feel.get(h.step() % t.stepsPerBar() % stepsPerBar); // bar upon bar
       out.add(
           f == null
               ? h

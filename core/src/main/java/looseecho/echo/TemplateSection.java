@@ -28,7 +28,7 @@ public record TemplateSection(
   public TemplateSection {
     Limits.text("label", label);
     Limits.text("role", role);
-    Limits.within("beats", beats, 0, Limits.BEATS);
+    Limits.within("beats", beats, 1, Limits.BEATS); // one of none would never come to an end
     drums = played(new EnumMap<>(Lane.class), drums);
     lines = played(new EnumMap<>(Line.class), lines);
   }

@@ -21,7 +21,7 @@ import looseecho.echo.GrooveLift;
 
 /**
  * Reads the groove of a Standard MIDI File: drum notes (channel 10, General MIDI percussion)
- * against the sixteenths of a 4/4 bar, at the file's first tempo.
+ * against the sixteenths of its bars, in whatever meter, at its first tempo.
  */
 public final class MidiGroove {
   private static final int STEPS = 16;
@@ -81,7 +81,7 @@ public final class MidiGroove {
           steps.forEach((step, hits) -> feel.put(step, mean(hits)));
           lanes.put(lane, feel);
         });
-    return new GrooveLift(STEPS, lanes);
+    return new GrooveLift(usual(meters, sequence.getTickLength()), lanes);
   }
 
   /** Sixteenths of a bar from each time signature on; four quarters where there is none. */
@@ -99,6 +99,16 @@ public final class MidiGroove {
       }
     }
     return out;
+  }
+
+  /** The bar that lasts longest in the file; a lead-in may have one of its own. */
+  private static int usual(TreeMap<Long, Integer> meters, long end) {
+    Map<Integer, Long> ticks = new TreeMap<>();
+    for (Map.Entry<Long, Integer> m : meters.entrySet()) {
+      Long next = meters.higherKey(m.getKey());
+      ticks.merge(m.getValue(), (next == null ? end : next) - m.getKey(), Long::sum);
+    }
+    return ticks.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow().getKey();
   }
 
   private static GrooveLift.Feel mean(List<double[]> hits) {

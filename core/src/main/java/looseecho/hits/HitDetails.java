@@ -12,6 +12,7 @@ import looseecho.pulse.Pulse;
  * whether they belong to a flam or a roll.
  */
 public final class HitDetails {
+  private static final double CLOSE_SECONDS = 0.001;
   private static final double DIED_DB = 20;
   private static final int LONGEST = 200; // frames: two seconds
   private static final double FLAM_SECONDS = 0.045;
@@ -52,7 +53,7 @@ public final class HitDetails {
   private List<Hit> figures(List<Hit> hits) {
     List<Hit> out = new ArrayList<>(hits);
     for (Roll roll : Roll.find(hits, pulse)) {
-      for (int i = 0; i < out.size(); i++) {
+      for (int i = first(out, roll.start()); i < out.size() && !roll.isOver(out.get(i)); i++) {
         Hit h = out.get(i);
         if (roll.holds(h)) {
           out.set(i, h.withFigure(Hit.Figure.ROLL));
@@ -60,6 +61,21 @@ public final class HitDetails {
       }
     }
     return List.copyOf(out);
+  }
+
+  /** Index of the first hit not clearly before a time; hits are in order of time. */
+  private static int first(List<Hit> hits, double time) {
+    int low = 0;
+    int high = hits.size();
+    while (low < high) {
+      int mid = (low + high) >>> 1;
+      if (hits.get(mid).time() < time - CLOSE_SECONDS) {
+        low = mid + 1;
+      } else {
+        high = mid;
+      }
+    }
+    return low;
   }
 
   /** Seconds until the lane's band has fallen by 20 dB, or the next hit of the lane comes. */

@@ -185,13 +185,31 @@ public final class HitFinder {
    */
   private static Map<Integer, Double> around(List<Peak> peaks, Peak p) {
     Map<Integer, Double> heights = new HashMap<>();
-    for (Peak q : peaks) {
-      int bars = Math.abs(q.bar() - p.bar());
-      if (bars != 0 && bars <= NEIGHBOURS && Math.abs(q.slot() - p.slot()) <= 1) {
+    for (int i = firstIn(peaks, p.bar() - NEIGHBOURS); i < peaks.size(); i++) {
+      Peak q = peaks.get(i);
+      if (q.bar() > p.bar() + NEIGHBOURS) {
+        break;
+      }
+      if (q.bar() != p.bar() && Math.abs(q.slot() - p.slot()) <= 1) {
         heights.merge(q.bar(), q.height(), Math::max);
       }
     }
     return heights;
+  }
+
+  /** Index of the first peak in a bar or behind it; peaks are in order of time. */
+  private static int firstIn(List<Peak> peaks, int bar) {
+    int low = 0;
+    int high = peaks.size();
+    while (low < high) {
+      int mid = (low + high) >>> 1;
+      if (peaks.get(mid).bar() < bar) {
+        low = mid + 1;
+      } else {
+        high = mid;
+      }
+    }
+    return low;
   }
 
   private static Hit hit(Lane lane, Peak p, Pulse pulse, double threshold) {

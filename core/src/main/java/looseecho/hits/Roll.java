@@ -104,6 +104,11 @@ public record Roll(Set<Lane> lanes, double start, double end, String words, doub
         : beats > 0.205 ? "sixteenths" : beats > 0.145 ? "sixteenth triplets" : "thirty-seconds";
   }
 
+  /** True when the roll has ended by a hit. */
+  boolean isOver(Hit h) {
+    return h.time() >= end;
+  }
+
   boolean holds(Hit h) {
     return lanes.contains(h.lane()) && h.time() >= start - 1e-9 && h.time() < end - 1e-9;
   }

@@ -11,17 +11,12 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.BufferedOutputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
-import java.io.OutputStream;
-import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
@@ -40,16 +35,13 @@ import looseecho.synth.SampleSound;
  * project.schema.json} beside this class) and, when asked for, the reference as {@code reference}
  * and the person's samples as {@code samples/LANE}, each with its own ending.
  *
- * <p>A file is written whole or not at all. Nothing in it is unpacked to a path that the file
- * names, and no more is read than {@link #MOST_JSON} bytes of JSON and {@link #MOST_SOUND} of
- * sound.
+ * <p>A file is written whole or not at all; no more is read than {@link #MOST_JSON} bytes of JSON
+ * and {@link ProjectZip#MOST_SOUND} of sound.
  */
 public final class ProjectFile {
   public static final int VERSION = 4;
 
   private static final long MOST_JSON = 64L << 20;
-  private static final long MOST_SOUND = 4L << 30;
-  private static final String ENDING = "[A-Za-z0-9]{1,8}";
   private static final String JSON = "project.json";
   private static final String SOUND = "reference.";
   private static final String SAMPLES = "samples";
@@ -114,19 +106,21 @@ public final class ProjectFile {
     byte[] json = mapper.writerWithDefaultPrettyPrinter().writeValueAsBytes(tree(project, packed));
     try (ZipOutputStream zip =
         new ZipOutputStream(new BufferedOutputStream(Files.newOutputStream(part)))) {
-      zip.putNextEntry(entry(JSON));
+      zip.putNextEntry(ProjectZip.entry(JSON));
       zip.write(json);
       zip.closeEntry();
       if (heard.isPresent()) {
-        zip.putNextEntry(entry(HEARD));
+        zip.putNextEntry(ProjectZip.entry(HEARD));
         zip.write(HeardJson.write(new HeardJson.Kept(Analyzer.EAR, heard.get())));
         zip.closeEntry();
       }
       if (packed.isPresent()) {
-        pack(packed.get(), SOUND + ending(packed.get()), zip);
+        ProjectZip.pack(packed.get(), SOUND + ProjectZip.ending(packed.get()), zip);
       }
       for (Map.Entry<String, Path> sample : samples.entrySet()) {
-        pack(sample.getValue(), entry(sample.getKey(), sample.getValue()), zip);
+        Path own = sample.getValue();
+        String name = SAMPLES + "/" + sample.getKey() + "." + ProjectZip.ending(own);
+        ProjectZip.pack(own, name, zip);
       }
       if (sealed) {
         zip.setComment(Seal.BLANK);
@@ -138,46 +132,12 @@ public final class ProjectFile {
     read(part); // what can't be read back is not kept
   }
 
-  /** An entry without a time, so that the same work gives the same bytes. */
-  private static ZipEntry entry(String name) {
-    ZipEntry entry = new ZipEntry(name);
-    entry.setTimeLocal(LocalDateTime.of(1980, 1, 1, 0, 0));
-    return entry;
-  }
-
   /** The samples that are there to be packed, by lane. */
   private static Map<String, Path> samples(Sounds sounds) {
     Map<String, Path> out = new TreeMap<>();
     sounds.samples().forEach((lane, sample) -> out.put(lane.name(), Path.of(sample.path())));
     out.values().removeIf(p -> !Files.isRegularFile(p));
     return out;
-  }
-
-  private static String entry(String lane, Path sample) {
-    return SAMPLES + "/" + lane + "." + ending(sample);
-  }
-
-  private static String ending(Path sound) {
-    String name = sound.getFileName().toString();
-    String ending = name.substring(name.lastIndexOf('.') + 1).replaceAll("[^A-Za-z0-9]", "");
-    return ending.matches(ENDING) ? ending : "sound";
-  }
-
-  private static void pack(Path sound, String name, ZipOutputStream zip) throws IOException {
-    CRC32 crc = new CRC32();
-    try (InputStream in = Files.newInputStream(sound)) {
-      byte[] buffer = new byte[1 << 16];
-      for (int n = in.read(buffer); n > 0; n = in.read(buffer)) {
-        crc.update(buffer, 0, n);
-      }
-    }
-    ZipEntry entry = entry(name);
-    entry.setMethod(ZipEntry.STORED); // sound is not made smaller by zip
-    entry.setSize(Files.size(sound));
-    entry.setCrc(crc.getValue());
-    zip.putNextEntry(entry);
-    Files.copy(sound, zip);
-    zip.closeEntry();
   }
 
   private ObjectNode tree(Project p, Optional<Path> packed) {
@@ -204,18 +164,18 @@ public final class ProjectFile {
   /** Reads a project, and says what had to be left out. */
   public Opened open(Path path) throws IOException {
     String name = String.valueOf(path.getFileName());
-    try (ZipFile zip = zip(path, name)) {
+    try (ZipFile zip = ProjectZip.open(path, name)) {
       ZipEntry entry = zip.getEntry(JSON);
       if (entry == null) {
-        throw bad(name, "is not a Loose Echo project", null);
+        throw ProjectZip.bad(name, "is not a Loose Echo project", null);
       }
       ByteArrayOutputStream json = new ByteArrayOutputStream();
-      copy(zip, entry, json, MOST_JSON, name);
+      ProjectZip.copy(zip, entry, json, MOST_JSON, name);
       return parse(json.toByteArray(), heard(zip, name), name);
     } catch (BadProjectException e) {
       throw e;
     } catch (IOException | IllegalArgumentException e) {
-      throw bad(name, "is damaged", e);
+      throw ProjectZip.bad(name, "is damaged", e);
     }
   }
 
@@ -227,58 +187,10 @@ public final class ProjectFile {
     }
     ByteArrayOutputStream json = new ByteArrayOutputStream();
     try {
-      copy(zip, entry, json, MOST_JSON, name);
+      ProjectZip.copy(zip, entry, json, MOST_JSON, name);
       return HeardJson.read(json.toByteArray());
     } catch (IOException e) {
       return Optional.empty();
-    }
-  }
-
-  private static ZipFile zip(Path path, String name) throws IOException {
-    if (!Files.exists(path)) {
-      throw new BadProjectException("There is no project " + path + ".", null);
-    }
-    if (!Files.isRegularFile(path)) {
-      throw bad(name, "is a folder, a pipe or a device, not a project,", null);
-    }
-    byte[] head;
-    try (InputStream in = Files.newInputStream(path)) {
-      head = in.readNBytes(2);
-    } catch (AccessDeniedException e) {
-      throw new BadProjectException("There is no permission to read " + path + ".", e);
-    }
-    if (head.length == 0) {
-      throw bad(name, "is empty", null);
-    }
-    if (head.length < 2 || head[0] != 'P' || head[1] != 'K') {
-      throw bad(name, "is not a Loose Echo project", null);
-    }
-    return new ZipFile(path.toFile());
-  }
-
-  private static BadProjectException bad(String name, String what, Throwable cause) {
-    return new BadProjectException(
-        name + " " + what + " and was not opened. Nothing was changed.", cause);
-  }
-
-  /** An entry's bytes as far as they go and if they are whole: zip files do not check that. */
-  private static void copy(ZipFile zip, ZipEntry entry, OutputStream out, long most, String name)
-      throws IOException {
-    CRC32 crc = new CRC32();
-    try (InputStream in = zip.getInputStream(entry)) {
-      byte[] buffer = new byte[1 << 16];
-      long sum = 0;
-      for (int n = in.read(buffer); n > 0; n = in.read(buffer)) {
-        sum += n;
-        if (sum > most) {
-          throw bad(name, "is far too large inside", null);
-        }
-        crc.update(buffer, 0, n);
-        out.write(buffer, 0, n);
-      }
-    }
-    if (entry.getCrc() != crc.getValue()) {
-      throw bad(name, "is damaged", null);
     }
   }
 
@@ -286,14 +198,14 @@ public final class ProjectFile {
       throws IOException {
     JsonNode root = mapper.readTree(json);
     if (!"looseecho".equals(root.path("format").asText())) {
-      throw bad(name, "is not a Loose Echo project", null);
+      throw ProjectZip.bad(name, "is not a Loose Echo project", null);
     }
     int version = root.path("version").asInt(-1);
     if (version > VERSION) {
-      throw bad(name, "was written by a newer version of Loose Echo", null);
+      throw ProjectZip.bad(name, "was written by a newer version of Loose Echo", null);
     }
     if (version < 1) {
-      throw bad(name, "is damaged", null);
+      throw ProjectZip.bad(name, "is damaged", null);
     }
     JsonNode current = Migration.toCurrent(root, version);
     try {
@@ -312,7 +224,7 @@ public final class ProjectFile {
           heard.map(HeardJson.Kept::ear).orElse(0),
           CorrectionStore.leftOut(corrections.refused()));
     } catch (JsonProcessingException | NullPointerException e) {
-      throw bad(name, "is damaged", e);
+      throw ProjectZip.bad(name, "is damaged", e);
     }
   }
 
@@ -340,15 +252,17 @@ public final class ProjectFile {
    * @return empty when there is none
    */
   public Optional<Path> unpack(Path path, Path folder) throws IOException {
-    try (ZipFile zip = zip(path, String.valueOf(path.getFileName()))) {
+    try (ZipFile zip = ProjectZip.open(path, String.valueOf(path.getFileName()))) {
       Optional<? extends ZipEntry> entry =
-          zip.stream().filter(e -> e.getName().matches("reference\\." + ENDING)).findFirst();
+          zip.stream()
+              .filter(e -> e.getName().matches("reference\\." + ProjectZip.ENDING))
+              .findFirst();
       if (entry.isEmpty()) {
         return Optional.empty();
       }
       Files.createDirectories(folder);
       Path to = folder.resolve(entry.get().getName());
-      WholeFile.write(to, part -> unpack(zip, entry.get(), part, path));
+      WholeFile.write(to, part -> ProjectZip.unpack(zip, entry.get(), part, path));
       return Optional.of(to);
     }
   }
@@ -360,25 +274,19 @@ public final class ProjectFile {
    */
   public Sounds unpackSamples(Path path, Sounds sounds, Path folder) throws IOException {
     Sounds out = sounds;
-    try (ZipFile zip = zip(path, String.valueOf(path.getFileName()))) {
+    try (ZipFile zip = ProjectZip.open(path, String.valueOf(path.getFileName()))) {
       for (Map.Entry<Lane, SampleSound> sample : sounds.samples().entrySet()) {
-        String lane = SAMPLES + "/" + sample.getKey().name() + "\\." + ENDING;
+        String lane = SAMPLES + "/" + sample.getKey().name() + "\\." + ProjectZip.ENDING;
         Optional<? extends ZipEntry> entry =
             zip.stream().filter(e -> e.getName().matches(lane)).findFirst();
         if (entry.isPresent() && !Files.isRegularFile(Path.of(sample.getValue().path()))) {
           Files.createDirectories(folder);
           Path to = folder.resolve(entry.get().getName().replace('/', '-'));
-          WholeFile.write(to, part -> unpack(zip, entry.get(), part, path));
+          WholeFile.write(to, part -> ProjectZip.unpack(zip, entry.get(), part, path));
           out = out.with(sample.getKey(), sample.getValue().at(to));
         }
       }
     }
     return out;
-  }
-
-  private static void unpack(ZipFile zip, ZipEntry entry, Path to, Path from) throws IOException {
-    try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(to))) {
-      copy(zip, entry, out, MOST_SOUND, String.valueOf(from.getFileName()));
-    }
   }
 }

@@ -325,4 +325,27 @@ class ExchangeTest {
     double ms = groove.lanes().get(Lane.KICK).get(4).offsetMs();
     assertEquals(12.5, ms, 0.01, "12 ticks of 480 at the usual 120 BPM");
   }
+
+  /** In 6/8 a bar has twelve sixteenths; its second half begins on the seventh. */
+  @Test
+  void aGrooveInSixEightLandsOnItsOwnSteps() throws Exception {
+    javax.sound.midi.Sequence six =
+        new javax.sound.midi.Sequence(javax.sound.midi.Sequence.PPQ, 480);
+    javax.sound.midi.Track track = six.createTrack();
+    byte[] meter = {6, 3, 36, 8};
+    track.add(
+        new javax.sound.midi.MidiEvent(
+            new javax.sound.midi.MetaMessage(0x58, meter, meter.length), 0));
+    for (int bar = 0; bar < 3; bar++) {
+      int tick = bar * 12 * 120 + 6 * 120 + 24;
+      track.add(
+          new javax.sound.midi.MidiEvent(new javax.sound.midi.ShortMessage(0x90, 9, 38, 90), tick));
+    }
+    Path file = dir.resolve("six.mid");
+    javax.sound.midi.MidiSystem.write(six, 1, file.toFile());
+    GrooveLift groove = MidiGroove.read(file);
+    assertEquals(12, groove.stepsPerBar());
+    assertEquals(java.util.Set.of(6), groove.lanes().get(Lane.SNARE).keySet());
+    assertEquals(25, groove.lanes().get(Lane.SNARE).get(6).offsetMs(), 0.01);
+  }
 }
