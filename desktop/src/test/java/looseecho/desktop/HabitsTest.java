@@ -56,8 +56,8 @@ class HabitsTest extends WindowTest {
     Template before = session.templateProperty().get();
     Node help = robot.lookup("#help").query();
     robot.interact(help::requestFocus);
-    key(help, KeyCode.ENTER);
-    until("Enter puts a hit", () -> session.templateProperty().get() != before);
+    key(help, KeyCode.V);
+    until("V puts a flam on the hit", () -> session.templateProperty().get() != before);
   }
 
   @Test

@@ -11,8 +11,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import looseecho.activity.Lane;
+import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.control.Buttons;
-import looseecho.desktop.hits.BarChooser;
 import looseecho.desktop.hits.BarRows;
 import looseecho.desktop.hits.StepChart;
 import looseecho.desktop.session.Session;
@@ -128,7 +128,7 @@ public final class EchoBench extends VBox {
     Template t = session.templateProperty().get();
     int section = session.sectionProperty().get();
     int bar = Math.max(0, chooser.barProperty().get());
-    if (t != null && bar + 1 < BarRows.bars(t, section)) {
+    if (t != null && bar + 1 < BarChooser.bars(t, section)) {
       session.edit(Arrangement.copyBar(t, section, session.partProperty().get(), bar, bar + 1));
       chooser.barProperty().set(bar + 1);
     }

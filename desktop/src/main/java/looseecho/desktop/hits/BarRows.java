@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
+import looseecho.desktop.control.BarChooser;
 import looseecho.echo.StepHit;
 import looseecho.echo.StepNote;
 import looseecho.echo.Template;
@@ -27,7 +28,7 @@ import looseecho.pulse.Pulse;
 public record BarRows(
     int steps, int stepsPerBeat, double stepMs, List<Row> rows, List<BassMark> bass) {
   /** The typical bar instead of a certain one. */
-  public static final int TYPICAL = -1;
+  public static final int TYPICAL = BarChooser.TYPICAL;
 
   /** One lane. */
   public record Row(Lane lane, List<Mark> heard, List<Mark> echo) {}
@@ -56,7 +57,7 @@ public record BarRows(
     int steps = t.stepsPerBar();
     int first = t.firstBeat(section);
     int from = bar == TYPICAL ? 0 : bar * steps;
-    int bars = bars(t, section);
+    int bars = BarChooser.bars(t, section);
     List<Row> rows = new ArrayList<>();
     Beat start = t.beats().get(first);
     int heardBar = Math.max(start.bar(), 0) + Math.max(0, bar);
@@ -82,11 +83,6 @@ public record BarRows(
         1000 * beat / p.stepsPerBeat(),
         rows,
         bass(a, p, t, section, from, steps));
-  }
-
-  /** Whole and begun bars of a section. */
-  public static int bars(Template t, int section) {
-    return Math.max(1, (t.sections().get(section).beats() + t.beatsPerBar() - 1) / t.beatsPerBar());
   }
 
   private static List<Mark> typical(TypicalBar typical, Lane lane) {

@@ -7,6 +7,7 @@ import java.util.function.IntSupplier;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
+import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.session.Session;
 import looseecho.echo.Template;
 import looseecho.echo.Words;
@@ -46,7 +47,7 @@ final class HitCorrector implements StepChart.Editor {
       return List.of();
     }
     int first = typical() ? firstBar(t) : number(t);
-    int bars = typical() ? BarRows.bars(t, session.sectionProperty().get()) : 1;
+    int bars = typical() ? BarChooser.bars(t, session.sectionProperty().get()) : 1;
     return a.hits().stream()
         .filter(h -> h.lane() == lane && h.step() == step + 1)
         .filter(h -> h.bar() >= first && h.bar() < first + bars)

@@ -17,6 +17,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
+import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
@@ -136,7 +137,7 @@ public final class HitsBench extends VBox {
     settledUntil = h.time();
     for (int s = 0; s < t.sections().size(); s++) {
       int first = t.beats().get(t.firstBeat(s)).bar();
-      int bars = BarRows.bars(t, s);
+      int bars = BarChooser.bars(t, s);
       if (h.bar() >= first && h.bar() < first + bars) {
         chooser.go(s, h.bar() - Math.max(0, first));
       }
@@ -183,7 +184,7 @@ public final class HitsBench extends VBox {
     chart.show(rows);
     if (rows != BarRows.EMPTY) {
       int first = t.beats().get(t.firstBeat(section)).bar();
-      TypicalBar typical = TypicalBar.of(a.hits(), first, first + BarRows.bars(t, section));
+      TypicalBar typical = TypicalBar.of(a.hits(), first, first + BarChooser.bars(t, section));
       feel.show(typical, rows.steps(), rows.stepsPerBeat());
     }
     List<String> names = new java.util.ArrayList<>();

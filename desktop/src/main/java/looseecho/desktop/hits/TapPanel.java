@@ -190,7 +190,7 @@ final class TapPanel extends HBox {
     try {
       log.add(
           new PracticeLog.Take(
-              LocalDateTime.now(),
+              LocalDateTime.now(java.time.ZoneId.systemDefault()),
               lane.get().words(),
               in.errorsMs().size(),
               in.meanMs(),

@@ -1,4 +1,4 @@
-package looseecho.desktop.hits;
+package looseecho.desktop.control;
 
 import java.util.EnumSet;
 import java.util.List;
@@ -28,7 +28,11 @@ public final class BarChooser extends HBox {
   private final boolean typical;
   private final ComboBox<String> sections = new ComboBox<>();
   private final FlowPane bars = new FlowPane(4, 4);
-  private final IntegerProperty bar = new SimpleIntegerProperty(BarRows.TYPICAL);
+
+  /** Stands for the bar that is typical of the section. */
+  public static final int TYPICAL = -1;
+
+  private final IntegerProperty bar = new SimpleIntegerProperty(TYPICAL);
   private boolean filling;
 
   /** {@code typical} offers the typical bar first. */
@@ -80,8 +84,8 @@ public final class BarChooser extends HBox {
     } else {
       sections.getItems().setAll(t.sections().stream().map(s -> name(t, s)).toList());
       sections.getSelectionModel().select(section);
-      int count = Math.min(MAX_BARS, BarRows.bars(t, section));
-      bar.set(Math.max(typical ? BarRows.TYPICAL : 0, Math.min(bar.get(), count - 1)));
+      int count = Math.min(MAX_BARS, bars(t, section));
+      bar.set(Math.max(typical ? TYPICAL : 0, Math.min(bar.get(), count - 1)));
       fillBars(t.beats().get(t.firstBeat(section)).bar(), count);
     }
     filling = false;
@@ -101,11 +105,11 @@ public final class BarChooser extends HBox {
             EnumSet.allOf(Lane.class),
             firstNumber,
             firstNumber + count);
-    for (int b = typical ? BarRows.TYPICAL : 0; b < count; b++) {
+    for (int b = typical ? TYPICAL : 0; b < count; b++) {
       int index = b;
       ToggleButton button =
           new ToggleButton(
-              b == BarRows.TYPICAL
+              b == TYPICAL
                   ? "typical"
                   : (Math.max(0, firstNumber) + b) + "  " + patterns.of(firstNumber + b));
       button.getStyleClass().add(Theme.CHIP);
@@ -113,7 +117,7 @@ public final class BarChooser extends HBox {
       button.setSelected(b == bar.get());
       button.setTooltip(
           new Tooltip(
-              b == BarRows.TYPICAL
+              b == TYPICAL
                   ? "What most bars of the section play"
                   : "Bars with the same letter play the same"));
       button.setOnAction(
@@ -123,5 +127,10 @@ public final class BarChooser extends HBox {
           });
       bars.getChildren().add(button);
     }
+  }
+
+  /** Bars of a section; one that is cut short counts. */
+  public static int bars(Template t, int section) {
+    return Math.max(1, (t.sections().get(section).beats() + t.beatsPerBar() - 1) / t.beatsPerBar());
   }
 }
