@@ -5,6 +5,7 @@ import java.io.PrintWriter;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.Optional;
+import looseecho.audio.SampleSink;
 import looseecho.disk.CrashReport;
 import looseecho.disk.UserFolder;
 import looseecho.reading.Progress;
@@ -25,7 +26,7 @@ final class Careful {
   static boolean run(String name, PrintWriter errors, Work work) {
     try {
       return work.run();
-    } catch (IOException e) {
+    } catch (IOException | SampleSink.NoRoomException e) {
       Reporter.say(errors, e.getMessage());
     } catch (Progress.CancelledException e) {
       Reporter.say(errors, name + ": Stopped. Nothing was written.");

@@ -1,7 +1,5 @@
 package looseecho.audio;
 
-import java.nio.FloatBuffer;
-
 /**
  * Stereo sound, in memory or mapped from a file. Immutable: arrays are copied out, and those taken
  * over must not be written to again.
@@ -14,8 +12,8 @@ public final class Audio {
   private static final double CANCELLED = 0.1; // -20 dB of what the sides differ by
   private static final double SILENT = 1e-4;
 
-  private final FloatBuffer left;
-  private final FloatBuffer right;
+  private final Samples left;
+  private final Samples right;
   private final float turn; // 1, or -1 for a right side of opposite polarity
   private final int sampleRate;
 
@@ -27,18 +25,18 @@ public final class Audio {
    * @param sampleRate in hertz, 1000..768000
    */
   public Audio(float[] left, float[] right, int sampleRate) {
-    this(FloatBuffer.wrap(left), FloatBuffer.wrap(right), sampleRate);
+    this(Samples.of(left), Samples.of(right), sampleRate);
   }
 
-  /** The same from buffers, such as a mapped file. */
-  Audio(FloatBuffer left, FloatBuffer right, int sampleRate) {
+  /** The same from mapped files. */
+  Audio(Samples left, Samples right, int sampleRate) {
     this(left, right, sampleRate, 1);
   }
 
-  private Audio(FloatBuffer left, FloatBuffer right, int sampleRate, float turn) {
-    if (left.limit() != right.limit()) {
+  private Audio(Samples left, Samples right, int sampleRate, float turn) {
+    if (left.length() != right.length()) {
       throw new IllegalArgumentException(
-          "channels differ in length: " + left.limit() + ", " + right.limit());
+          "channels differ in length: " + left.length() + ", " + right.length());
     }
     if (sampleRate < MIN_RATE || sampleRate > MAX_RATE) {
       throw new IllegalArgumentException(
@@ -52,7 +50,7 @@ public final class Audio {
 
   /** Number of samples per channel. */
   public int length() {
-    return left.limit();
+    return left.length();
   }
 
   public int sampleRate() {
@@ -61,7 +59,7 @@ public final class Audio {
 
   /** Length in seconds. */
   public double duration() {
-    return (double) left.limit() / sampleRate;
+    return (double) left.length() / sampleRate;
   }
 
   public float left(int i) {
@@ -74,8 +72,7 @@ public final class Audio {
 
   /** A copy of one channel: 0 left, 1 right. */
   public float[] channel(int c) {
-    float[] out = new float[length()];
-    (c == 0 ? left : right).get(0, out);
+    float[] out = (c == 0 ? left : right).copy();
     for (int i = 0; c == 1 && turn < 0 && i < out.length; i++) {
       out[i] = -out[i];
     }
@@ -100,7 +97,7 @@ public final class Audio {
   public void read(int from, float[] out, int samples) {
     for (int i = 0; i < samples; i++) {
       int at = from + i;
-      boolean inside = at >= 0 && at < left.limit();
+      boolean inside = at >= 0 && at < left.length();
       out[2 * i] = inside ? left.get(at) : 0;
       out[2 * i + 1] = inside ? turn * right.get(at) : 0;
     }
@@ -109,7 +106,7 @@ public final class Audio {
   /** The largest absolute sample. */
   public float peak() {
     float p = 0;
-    for (int i = 0; i < left.limit(); i++) {
+    for (int i = 0; i < left.length(); i++) {
       p = Math.max(p, Math.max(Math.abs(left.get(i)), Math.abs(right.get(i))));
     }
     return p;
@@ -117,7 +114,7 @@ public final class Audio {
 
   /** The part from sample {@code from} to before {@code to}. */
   public Audio slice(int from, int to) {
-    FloatBuffer l = left.slice(from, to - from);
+    Samples l = left.slice(from, to - from);
     return new Audio(l, right.slice(from, to - from), sampleRate, turn);
   }
 

@@ -59,6 +59,7 @@ public final class AudioReader {
     try {
       promised = decode(path, sink, progress);
     } catch (SampleSink.TooLongException e) {
+      sink.discard();
       throw new AudioReadException(
           path, "This is longer than two hours. Cut out the track you want and open that.", e);
     }
@@ -89,11 +90,16 @@ public final class AudioReader {
     Start start = start(path);
     try {
       return start.decoder().decode(path, start.skip(), sink, progress);
-    } catch (Progress.CancelledException | SampleSink.TooLongException e) {
+    } catch (SampleSink.TooLongException e) {
+      throw e;
+    } catch (Progress.CancelledException e) {
+      sink.discard();
       throw e;
     } catch (UnreadableException e) {
+      sink.discard();
       throw new AudioReadException(path, e.getMessage(), e);
     } catch (SampleSink.NoRoomException e) {
+      sink.discard();
       throw new AudioReadException(path, e.getMessage(), e);
     } catch (IOException | RuntimeException e) {
       if (sink.length() == 0 || sink.sampleRate() == 0) {

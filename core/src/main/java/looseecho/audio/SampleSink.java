@@ -1,7 +1,6 @@
 package looseecho.audio;
 
 import java.io.IOException;
-import java.nio.FloatBuffer;
 import java.util.Arrays;
 
 /**
@@ -10,9 +9,10 @@ import java.util.Arrays;
  */
 public final class SampleSink {
   private static final float MINUS_3_DB = 0.70794576f;
-  private static final int MOST = Integer.MAX_VALUE / Float.BYTES - 1; // of a mapped file
+  private static final int MOST = Integer.MAX_VALUE - (1 << 20); // what an index can count
   private static final int IN_MEMORY = 16_000_000; // samples of a side: six minutes
   private final int inMemory;
+  private final int stretch;
   private float[] left = new float[1 << 18];
   private float[] right = new float[1 << 18];
   private Spill leftSpill;
@@ -28,8 +28,14 @@ public final class SampleSink {
   }
 
   SampleSink(int maxSeconds, int inMemory) {
+    this(maxSeconds, inMemory, Samples.SHIFT);
+  }
+
+  /** {@code stretch} is the length of a mapping, as a power of two. */
+  SampleSink(int maxSeconds, int inMemory, int stretch) {
     this.maxSeconds = maxSeconds;
     this.inMemory = inMemory;
+    this.stretch = stretch;
   }
 
   /** A sink for sound of our own that has a rate already. */
@@ -126,6 +132,19 @@ public final class SampleSink {
     return sampleRate;
   }
 
+  /** Lets go of what was put aside: no sound will be asked for. */
+  void discard() {
+    try {
+      if (leftSpill != null) {
+        leftSpill.close();
+        rightSpill.close();
+      }
+    } catch (IOException e) {
+      System.getLogger(SampleSink.class.getName())
+          .log(System.Logger.Level.DEBUG, "a temporary file can't be closed", e);
+    }
+  }
+
   /** All of the sound. Nothing may be added afterwards. */
   public Audio audio() {
     return audio(0, length);
@@ -138,8 +157,8 @@ public final class SampleSink {
     if (leftSpill != null) {
       spill();
       try {
-        FloatBuffer l = leftSpill.map();
-        FloatBuffer r = rightSpill.map();
+        Samples l = leftSpill.map(stretch);
+        Samples r = rightSpill.map(stretch);
         return new Audio(l.slice(a, b - a), r.slice(a, b - a), sampleRate);
       } catch (IOException e) {
         throw new NoRoomException(e);

@@ -36,6 +36,11 @@ final class Spill {
     }
   }
 
+  /** Deletes the file; what was mapped of it stays readable. */
+  void close() throws IOException {
+    channel.close();
+  }
+
   void write(float[] samples, int count) throws IOException {
     ByteBuffer bytes = ByteBuffer.allocate(4 * count).order(ByteOrder.nativeOrder());
     bytes.asFloatBuffer().put(samples, 0, count);
@@ -45,12 +50,19 @@ final class Spill {
   }
 
   /** All samples. The mapping outlives the channel; the file is gone when the program ends. */
-  FloatBuffer map() throws IOException {
-    FloatBuffer all =
-        channel
-            .map(FileChannel.MapMode.READ_ONLY, 0, channel.size())
-            .order(ByteOrder.nativeOrder())
-            .asFloatBuffer();
+  Samples map(int shift) throws IOException {
+    long bytes = (long) Float.BYTES << shift;
+    int count = (int) ((channel.size() + bytes - 1) / bytes);
+    FloatBuffer[] stretches = new FloatBuffer[Math.max(1, count)];
+    for (int k = 0; k < stretches.length; k++) {
+      long from = k * bytes;
+      stretches[k] =
+          channel
+              .map(FileChannel.MapMode.READ_ONLY, from, Math.min(bytes, channel.size() - from))
+              .order(ByteOrder.nativeOrder())
+              .asFloatBuffer();
+    }
+    Samples all = new Samples(stretches, shift, (int) (channel.size() / Float.BYTES));
     try {
       channel.close();
     } catch (IOException e) {

@@ -6,6 +6,7 @@ import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
 import looseecho.audio.Audio;
 import looseecho.pulse.Pulse;
+import looseecho.reading.Ordered;
 
 /**
  * Adds to the hits what is measured once they are there: loudness, voices, how long they ring, and
@@ -53,7 +54,9 @@ public final class HitDetails {
   private List<Hit> figures(List<Hit> hits) {
     List<Hit> out = new ArrayList<>(hits);
     for (Roll roll : Roll.find(hits, pulse)) {
-      for (int i = first(out, roll.start()); i < out.size() && !roll.isOver(out.get(i)); i++) {
+      for (int i = Ordered.first(out, Hit::time, roll.start() - CLOSE_SECONDS);
+          i < out.size() && !roll.isOver(out.get(i));
+          i++) {
         Hit h = out.get(i);
         if (roll.holds(h)) {
           out.set(i, h.withFigure(Hit.Figure.ROLL));
@@ -61,21 +64,6 @@ public final class HitDetails {
       }
     }
     return List.copyOf(out);
-  }
-
-  /** Index of the first hit not clearly before a time; hits are in order of time. */
-  private static int first(List<Hit> hits, double time) {
-    int low = 0;
-    int high = hits.size();
-    while (low < high) {
-      int mid = (low + high) >>> 1;
-      if (hits.get(mid).time() < time - CLOSE_SECONDS) {
-        low = mid + 1;
-      } else {
-        high = mid;
-      }
-    }
-    return low;
   }
 
   /** Seconds until the lane's band has fallen by 20 dB, or the next hit of the lane comes. */

@@ -9,6 +9,7 @@ import looseecho.activity.Activities;
 import looseecho.activity.Lane;
 import looseecho.dsp.Parabola;
 import looseecho.pulse.Pulse;
+import looseecho.reading.Ordered;
 import looseecho.reading.Progress;
 
 /**
@@ -185,7 +186,7 @@ public final class HitFinder {
    */
   private static Map<Integer, Double> around(List<Peak> peaks, Peak p) {
     Map<Integer, Double> heights = new HashMap<>();
-    for (int i = firstIn(peaks, p.bar() - NEIGHBOURS); i < peaks.size(); i++) {
+    for (int i = Ordered.first(peaks, Peak::bar, p.bar() - NEIGHBOURS); i < peaks.size(); i++) {
       Peak q = peaks.get(i);
       if (q.bar() > p.bar() + NEIGHBOURS) {
         break;
@@ -195,21 +196,6 @@ public final class HitFinder {
       }
     }
     return heights;
-  }
-
-  /** Index of the first peak in a bar or behind it; peaks are in order of time. */
-  private static int firstIn(List<Peak> peaks, int bar) {
-    int low = 0;
-    int high = peaks.size();
-    while (low < high) {
-      int mid = (low + high) >>> 1;
-      if (peaks.get(mid).bar() < bar) {
-        low = mid + 1;
-      } else {
-        high = mid;
-      }
-    }
-    return low;
   }
 
   private static Hit hit(Lane lane, Peak p, Pulse pulse, double threshold) {

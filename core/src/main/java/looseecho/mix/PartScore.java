@@ -14,6 +14,7 @@ import looseecho.echo.StepHit;
 import looseecho.echo.StepNote;
 import looseecho.echo.Template;
 import looseecho.notes.Line;
+import looseecho.reading.Ordered;
 import looseecho.synth.ToneSound;
 import looseecho.synth.ToneSynth;
 
@@ -135,7 +136,9 @@ final class PartScore {
   /** What of the part sounds in a window. */
   float[] render(Window window) {
     float[] out = new float[window.length()];
-    for (int k = first(window.from() - longest); k < events.size(); k++) {
+    for (int k = Ordered.first(events, Event::at, window.from() - longest);
+        k < events.size();
+        k++) {
       Event e = events.get(k);
       if (e.at() >= window.end()) {
         break;
@@ -155,21 +158,6 @@ final class PartScore {
       }
     }
     return out;
-  }
-
-  /** Index of the first event at or behind a sample. */
-  private int first(int sample) {
-    int low = 0;
-    int high = events.size();
-    while (low < high) {
-      int mid = (low + high) >>> 1;
-      if (events.get(mid).at() < sample) {
-        low = mid + 1;
-      } else {
-        high = mid;
-      }
-    }
-    return low;
   }
 
   private float[] sound(Event e) {

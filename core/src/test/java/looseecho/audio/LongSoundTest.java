@@ -15,7 +15,7 @@ class LongSoundTest {
 
   @Test
   void samplesPutAsideInFilesReadBackToTheBit() throws IOException {
-    SampleSink sink = new SampleSink(10_000, 1000);
+    SampleSink sink = new SampleSink(10_000, 1000, 16); // eleven mappings
     sink.format(8000);
     int n = 700_001;
     for (int i = 0; i < n; i++) {
@@ -30,6 +30,10 @@ class LongSoundTest {
     assertEquals(wave(n - 1), audio.left(n - 1));
     assertEquals(wave(5000), audio.slice(5000, 6000).left(0));
     assertEquals(wave(5001), audio.slice(5000, 6000).channel(0)[1]);
+    float[] across = audio.slice(65_000, 200_000).channel(0); // over two edges of mappings
+    for (int i = 0; i < across.length; i++) {
+      assertEquals(wave(65_000 + i), across[i]);
+    }
   }
 
   @Test

@@ -3,6 +3,8 @@ package looseecho.desktop;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import javafx.scene.Node;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.Region;
 import looseecho.desktop.echo.EchoBench;
 import looseecho.desktop.ground.GroundBench;
 import looseecho.desktop.hits.HitsBench;
@@ -43,7 +45,7 @@ enum Bench {
       "your template",
       "#steps",
       s -> !s.drums().isEmpty() || !s.lines().isEmpty(),
-      s -> new EchoBench(s.session(), s::export),
+      s -> scrolled(new EchoBench(s.session(), s::export)),
       s -> new EchoLedger(s.session()));
 
   private final String title;
@@ -66,6 +68,17 @@ enum Bench {
     this.plays = plays;
     this.bench = bench;
     this.ledger = ledger;
+  }
+
+  /** In a low window the bench scrolls, so that nothing in it lies on each other. */
+  private static ScrollPane scrolled(Region bench) {
+    ScrollPane pane = new ScrollPane(bench);
+    pane.setFitToWidth(true);
+    pane.setFitToHeight(true);
+    pane.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    pane.setFocusTraversable(false);
+    pane.setMinHeight(0);
+    return pane;
   }
 
   String title() {

@@ -5,9 +5,13 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
+import javafx.application.Platform;
+import javafx.beans.value.ChangeListener;
+import javafx.beans.value.ObservableValue;
 import javafx.event.Event;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -196,10 +200,31 @@ public final class Shell extends BorderPane {
             : new StackPane(ledgers.computeIfAbsent(bench, b -> b.ledger(this)));
     readings.getStyleClass().add("ledger-body");
     ledger.setContent(readings);
-    Node chart = content.lookup(bench.chart());
+    Node inside = content instanceof ScrollPane pane ? pane.getContent() : content;
+    Node chart = inside.lookup(bench.chart());
     if (chart != null) {
-      chart.requestFocus(); // its keys work at once
+      focus(chart);
     }
+  }
+
+  /** The keys of a bench work at once, though it may be laid out a moment later. */
+  private static void focus(Node chart) {
+    if (chart.getScene() != null) {
+      Platform.runLater(chart::requestFocus);
+      return;
+    }
+    chart
+        .sceneProperty()
+        .addListener(
+            new ChangeListener<Scene>() {
+              @Override
+              public void changed(ObservableValue<? extends Scene> o, Scene was, Scene now) {
+                if (now != null) {
+                  chart.sceneProperty().removeListener(this);
+                  Platform.runLater(chart::requestFocus);
+                }
+              }
+            });
   }
 
   private VBox welcome() {

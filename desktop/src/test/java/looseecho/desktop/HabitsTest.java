@@ -52,7 +52,7 @@ class HabitsTest extends WindowTest {
     ready();
     go("#step-echo");
     Node steps = robot.lookup("#steps").query();
-    assertSame(steps, focus(), "the steps have the focus as the bench is shown");
+    until("the steps have the focus as the bench is shown", () -> steps == focus());
     Template before = session.templateProperty().get();
     Node help = robot.lookup("#help").query();
     robot.interact(help::requestFocus);

@@ -2,15 +2,16 @@ package looseecho.desktop.control;
 
 import java.util.EnumSet;
 import java.util.List;
+import javafx.application.Platform;
 import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.SimpleIntegerProperty;
 import javafx.geometry.Pos;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import looseecho.activity.Lane;
@@ -25,9 +26,11 @@ import looseecho.hits.Variants;
 public final class BarChooser extends HBox {
   private static final int MAX_BARS = 24;
   private final Session session;
+  private static final double WHEEL = 0.15; // of the strip's length
   private final boolean typical;
   private final ComboBox<String> sections = new ComboBox<>();
-  private final FlowPane bars = new FlowPane(4, 4);
+  private final HBox bars = new HBox(4);
+  private final ScrollPane strip = new ScrollPane(bars); // one line, however many bars there are
 
   /** Stands for the bar that is typical of the section. */
   public static final int TYPICAL = -1;
@@ -44,11 +47,23 @@ public final class BarChooser extends HBox {
     sections.setId("section-chooser");
     sections.setVisibleRowCount(12);
     sections.setMinWidth(190);
-    HBox.setHgrow(bars, Priority.ALWAYS);
+    HBox.setHgrow(strip, Priority.ALWAYS);
     bars.setAlignment(Pos.CENTER_LEFT);
+    strip.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    strip.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    strip.setFitToHeight(true);
+    strip.setPannable(true);
+    strip.setFocusTraversable(false);
+    strip.setMinWidth(0);
+    strip.setPrefWidth(0);
+    strip.setOnScroll(
+        e -> {
+          strip.setHvalue(strip.getHvalue() - Math.signum(e.getDeltaY() + e.getDeltaX()) * WHEEL);
+          e.consume();
+        });
     Label word = new Label("bar");
     word.getStyleClass().add(Theme.QUIET);
-    getChildren().addAll(sections, word, bars);
+    getChildren().addAll(sections, word, strip);
     sections
         .getSelectionModel()
         .selectedIndexProperty()
@@ -63,7 +78,7 @@ public final class BarChooser extends HBox {
     fill(session.templateProperty().get());
   }
 
-  /** The bar in the section from 0, or {@link BarRows#TYPICAL}. */
+  /** The bar in the section from 0, or {@link #TYPICAL}. */
   public IntegerProperty barProperty() {
     return bar;
   }
@@ -127,6 +142,7 @@ public final class BarChooser extends HBox {
           });
       bars.getChildren().add(button);
     }
+    Platform.runLater(() -> strip.setHvalue(count < 2 ? 0 : bar.get() / (count - 1.0)));
   }
 
   /** Bars of a section; one that is cut short counts. */

@@ -2,6 +2,7 @@ package looseecho.desktop.control;
 
 import javafx.scene.control.Button;
 import javafx.scene.control.Tooltip;
+import javafx.scene.layout.Region;
 
 /** Makes buttons. */
 public final class Buttons {
@@ -13,6 +14,7 @@ public final class Buttons {
   public static Button of(String id, String text, String tip, Runnable action) {
     Button b = new Button(text);
     b.setId(id);
+    b.setMinWidth(Region.USE_PREF_SIZE); // its words are never cut
     b.setTooltip(new Tooltip(tip));
     b.setOnAction(e -> action.run());
     return b;

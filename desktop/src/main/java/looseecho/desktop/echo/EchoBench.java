@@ -26,9 +26,11 @@ import looseecho.echo.Template;
 /** The arrangement above, the bar at work below: change a part or a step and hear it. */
 public final class EchoBench extends VBox {
   private static final int NEW_VELOCITY = 96;
+  private static final double LOWEST_CHART = 205; // nine lanes and the bass still apart
+
   private final Session session;
   private final BarChooser chooser;
-  private final CheckBox everyBar = new CheckBox("in every bar of the section");
+  private final CheckBox everyBar = new CheckBox("in every bar");
   private final StepChart chart;
 
   public EchoBench(Session session, Runnable export) {
@@ -41,6 +43,7 @@ public final class EchoBench extends VBox {
     chart = new StepChart(hint::setText);
     chart.edit(new Pen());
     VBox.setVgrow(chart, Priority.ALWAYS);
+    chart.setMinHeight(LOWEST_CHART);
     ArrangementChart arrangement = new ArrangementChart(session, hint::setText);
     everyBar.setId("every-bar");
     everyBar.setSelected(true);
@@ -104,7 +107,7 @@ public final class EchoBench extends VBox {
                 this::ornament),
             Buttons.of(
                 "copy-bar",
-                "Bar to the next",
+                "To next bar",
                 "Copies the part's bar over the one behind it and goes there (C)",
                 this::copyBar),
             gap,

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
+import looseecho.audio.SampleSink;
 import looseecho.disk.CrashReport;
 import looseecho.reading.Progress;
 
@@ -30,7 +31,7 @@ final class Notice {
   void failed(String what, Throwable e, String state) {
     if (e instanceof Progress.CancelledException) {
       say(what + " was stopped. " + state);
-    } else if (e instanceof IOException) {
+    } else if (e instanceof IOException || e instanceof SampleSink.NoRoomException) {
       say(e.getMessage());
     } else if (e instanceof OutOfMemoryError) {
       say(what + " needs more memory than there is. " + state);

@@ -71,7 +71,8 @@ public final class TransportBar extends HBox {
     VBox words = new VBox(place, message);
     words.setAlignment(Pos.CENTER_LEFT);
     HBox.setHgrow(words, Priority.ALWAYS);
-    words.setMinWidth(120);
+    words.setMinWidth(206); // bar, step and time always stand in full
+    balance.setMinWidth(70);
     getChildren()
         .addAll(
             play,
@@ -211,7 +212,7 @@ public final class TransportBar extends HBox {
     String seconds = String.format(Locale.ROOT, "%d:%04.1f", (int) (t / 60), t % 60);
     if (a != null && a.pulse().isPresent()) {
       Place p = Place.of(t, a.pulse().get());
-      place.setText(String.format(Locale.ROOT, "bar %d, step %d   %s", p.bar(), p.step(), seconds));
+      place.setText(String.format(Locale.ROOT, "bar %d, step %d  %s", p.bar(), p.step(), seconds));
     } else {
       place.setText(session.referenceProperty().get() == null ? "" : seconds);
     }
