@@ -266,6 +266,8 @@ public final class Analyzer {
     for (Section s : form.sections()) {
       sectionKeys.add(key(heard, chords, s.start(), s.end()));
     }
+    // With neither beat nor key it is no music, and a network's notes in it are invented.
+    boolean music = tonal || pulse.isPresent();
     var figures = pulse.map(p -> new FigureFinder().find(heard.riff, p)).orElse(List.of());
     progress.step("Done", 1);
     return new Analysis(
@@ -280,8 +282,8 @@ public final class Analyzer {
             sectionKeys,
             heard.chroma.tuningCents(),
             chords,
-            heard.bass,
-            heard.riff,
+            music ? heard.bass : List.of(),
+            music ? heard.riff : List.of(),
             figures),
         notes);
   }

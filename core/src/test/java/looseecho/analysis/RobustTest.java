@@ -140,7 +140,7 @@ class RobustTest {
   /** What is no music is said to be none: noise, a lone tone, a constant, silence. */
   @ParameterizedTest
   @ValueSource(strings = {"noise", "sine", "constant", "silence"})
-  void whatIsNoMusicHasNeitherBeatNorKey(String kind) throws IOException {
+  void whatIsNoMusicHasNeitherBeatNorKeyNorNotes(String kind) throws IOException {
     java.util.SplittableRandom random = new java.util.SplittableRandom(1);
     float[] x = new float[12 * RATE];
     for (int i = 0; i < x.length; i++) {
@@ -154,6 +154,7 @@ class RobustTest {
     }
     Analysis a = ANALYZER.analyse(new Audio(x, x, RATE), Corrections.NONE, Progress.NONE);
     assertTrue(a.pulse().isEmpty() && a.hits().isEmpty(), "no beat");
+    assertTrue(a.tonality().bass().isEmpty() && a.tonality().riff().isEmpty(), "no notes");
     assertFalse(a.tonality().tonal());
     assertEquals(0, a.tonality().key().confidence());
     assertTrue(a.notes().stream().anyMatch(n -> n.contains("No key")), a.notes().toString());
