@@ -47,8 +47,14 @@ public final class DiskException extends IOException {
       case "read-only" -> folder + " is read-only: " + name + " was not written. Choose another.";
       case "permission" ->
           name + " was not written: no permission for " + folder + ". Choose another folder.";
-      default -> name + " could not be written in " + folder + ": " + e.getMessage() + ".";
+      default -> name + " could not be written in " + folder + why(e) + ". Choose another folder.";
     };
+  }
+
+  /** What the system said, without the name of a file that the person never chose. */
+  private static String why(IOException e) {
+    String said = e instanceof FileSystemException f ? f.getReason() : e.getMessage();
+    return said == null ? "" : ": " + said;
   }
 
   private static String reason(IOException e) {
