@@ -41,15 +41,15 @@ def spectra(mono, window, fft_size):
     bank = filterbank(fft_size).T
     for at in range(0, frames, 1000):
         n = min(1000, frames - at)
-        block = np.stack([padded[i * HOP:i * HOP + window] for i in range(at, at + n)])
-        out[at:at + n] = np.abs(np.fft.rfft(block * hann(window), fft_size)) @ bank
+        block = np.stack([padded[i * HOP : i * HOP + window] for i in range(at, at + n)])
+        out[at : at + n] = np.abs(np.fft.rfft(block * hann(window), fft_size)) @ bank
     return out
 
 
 def features(mono):
     """Float32 of shape (frames, 80, 2)."""
     mono = np.asarray(mono, np.float64)
-    rms = np.sqrt(np.mean(mono ** 2)) if len(mono) else 0.0
+    rms = np.sqrt(np.mean(mono**2)) if len(mono) else 0.0
     if rms > 1e-9:
         mono = mono * (0.1 / rms)
     logs = [np.log(FLOOR + spectra(mono, w, n)) for w, n in WINDOWS]
@@ -61,5 +61,9 @@ def features(mono):
 def at(mono, times):
     """Magnitudes of the bands in the short window centred on each time: (times, 80). Neither scaled nor in logarithms."""
     window, size = WINDOWS[1]
-    starts = np.round(times * RATE).astype(int); padded = np.concatenate([np.zeros(window // 2), mono, np.zeros(window)])
-    return np.abs(np.fft.rfft(padded[np.clip(starts, 0, len(mono))[:, None] + np.arange(window)] * hann(window), size)) @ filterbank(size).T
+    starts = np.round(times * RATE).astype(int)
+    padded = np.concatenate([np.zeros(window // 2), mono, np.zeros(window)])
+    return (
+        np.abs(np.fft.rfft(padded[np.clip(starts, 0, len(mono))[:, None] + np.arange(window)] * hann(window), size))
+        @ filterbank(size).T
+    )

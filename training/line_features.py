@@ -9,7 +9,7 @@ from collections import namedtuple
 import numpy as np
 from scipy.signal import resample_poly
 
-PITCHES, FPS, LONG, SHORT = 37, 50, (.5, 1, 2, 3, 4, 5), (1, 2, 3)
+PITCHES, FPS, LONG, SHORT = 37, 50, (0.5, 1, 2, 3, 4, 5), (1, 2, 3)
 Register = namedtuple("Register", "name rate up down low windows")
 BASS = Register("bass", 5000, 50, 441, 24, ((1280, 4096, LONG), (400, 1024, SHORT)))
 RIFF = Register("lead", 16000, 160, 441, 52, ((2048, 4096, LONG), (640, 2048, SHORT)))
@@ -17,14 +17,33 @@ RIFF = Register("lead", 16000, 160, 441, 52, ((2048, 4096, LONG), (640, 2048, SH
 
 def features(mono44100, register):
     """Float32 of shape (frames, 37, 9)."""
-    x = resample_poly(np.asarray(mono44100, np.float64), register.up, register.down); rms = np.sqrt(np.mean(x ** 2)); x = x * (.1 / rms) if rms > 1e-9 else x
-    hop = register.rate // FPS; frames = len(x) // hop + 1; out = np.empty((frames, PITCHES, 9), np.float32); c = 0
+    x = resample_poly(np.asarray(mono44100, np.float64), register.up, register.down)
+    rms = np.sqrt(np.mean(x**2))
+    x = x * (0.1 / rms) if rms > 1e-9 else x
+    hop = register.rate // FPS
+    frames = len(x) // hop + 1
+    out = np.empty((frames, PITCHES, 9), np.float32)
+    c = 0
     hz = 440 * 2 ** ((register.low + np.arange(PITCHES) - 69) / 12)
     for window, size, harmonics in register.windows:
-        hann = .5 - .5 * np.cos(2 * np.pi * np.arange(window) / window); hann *= 2 / hann.sum()
+        hann = 0.5 - 0.5 * np.cos(2 * np.pi * np.arange(window) / window)
+        hann *= 2 / hann.sum()
         padded = np.concatenate([np.zeros(window // 2), x, np.zeros(window)]).astype(np.float32)
-        mag = np.concatenate([np.abs(np.fft.rfft(np.stack([padded[i * hop:i * hop + window] for i in range(a, min(a + 500, frames))]) * hann, size)) for a in range(0, frames, 500)])
+        mag = np.concatenate(
+            [
+                np.abs(
+                    np.fft.rfft(
+                        np.stack([padded[i * hop : i * hop + window] for i in range(a, min(a + 500, frames))]) * hann,
+                        size,
+                    )
+                )
+                for a in range(0, frames, 500)
+            ]
+        )
         for h in harmonics:
-            at = h * hz / (register.rate / size); k = at.astype(int); f = at - k
-            out[:, :, c] = (np.log(1e-4 + mag[:, k] * (1 - f) + mag[:, k + 1] * f) + 5) / 2.5; c += 1
+            at = h * hz / (register.rate / size)
+            k = at.astype(int)
+            f = at - k
+            out[:, :, c] = (np.log(1e-4 + mag[:, k] * (1 - f) + mag[:, k + 1] * f) + 5) / 2.5
+            c += 1
     return out

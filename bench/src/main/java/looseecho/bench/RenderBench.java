@@ -7,12 +7,13 @@ import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
+import looseecho.echo.Cell;
 import looseecho.echo.Edits;
 import looseecho.echo.Part;
-import looseecho.echo.StepHit;
-import looseecho.echo.StepNote;
+import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
+import looseecho.echo.Tone;
 import looseecho.mix.Bed;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Excerpt;
@@ -52,16 +53,16 @@ public class RenderBench {
   /** Builds the template. */
   @Setup
   public void build() {
-    Map<Lane, List<StepHit>> drums = new EnumMap<>(Lane.class);
-    Map<Line, List<StepNote>> lines = new EnumMap<>(Line.class);
+    Map<Lane, List<Stroke>> drums = new EnumMap<>(Lane.class);
+    Map<Line, List<Tone>> lines = new EnumMap<>(Line.class);
     for (int step = 0; step < 16 * BARS; step++) {
       for (Lane lane : Lane.values()) {
-        drums.computeIfAbsent(lane, l -> new ArrayList<>()).add(new StepHit(step, 0, 60));
+        drums.computeIfAbsent(lane, l -> new ArrayList<>()).add(Stroke.onStep(step, 0, 60));
       }
       for (Line line : step % 2 == 0 ? Line.values() : new Line[0]) {
-        List<StepNote> notes = lines.computeIfAbsent(line, l -> new ArrayList<>());
-        notes.add(new StepNote(step, 0, 2, 40 + 12 * line.ordinal(), 70));
-        notes.add(new StepNote(step, 0, 2, 47 + 12 * line.ordinal(), 70));
+        List<Tone> notes = lines.computeIfAbsent(line, l -> new ArrayList<>());
+        notes.add(Tone.onStep(step, 0, 2, 40 + 12 * line.ordinal(), 70));
+        notes.add(Tone.onStep(step, 0, 2, 47 + 12 * line.ordinal(), 70));
       }
     }
     List<Beat> beats = new ArrayList<>();
@@ -95,7 +96,7 @@ public class RenderBench {
   /** An edit in the middle, until what is played next is there. */
   @Benchmark
   public Excerpt editHeard() {
-    Template edited = Edits.toggle(template, 0, Lane.CLAP, 960, 80, false).template();
+    Template edited = Edits.toggle(template, Cell.step(0, Lane.CLAP, 960), 80, false).template();
     return renderer.excerpt(edited, 120, 2.5, Progress.NONE);
   }
 }

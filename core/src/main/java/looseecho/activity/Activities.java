@@ -1,7 +1,11 @@
 package looseecho.activity;
 
-/** Curves of the network, 0..1, one value per 10 ms frame; frame n means the instant n / 100 s. */
+import looseecho.dsp.FrameGrid;
+
+/** Curves of the network, 0..1, one value for each of its {@link #FRAMES}. */
 public final class Activities {
+  public static final FrameGrid FRAMES = MelSpectra.FRAMES;
+
   /** Curves before the velocities: eight lanes, beat, downbeat. */
   static final int CURVES = Lane.HEARD.size() + 2;
 

@@ -2,7 +2,7 @@ package looseecho.activity;
 
 /**
  * Per pitch, how surely a note of the line begins and sounds, 0..1; frame n means the instant n /
- * {@link Register#FPS} s.
+ * {@link Register#FRAMES}.
  */
 public final class LineActivity {
   private final Register register;

@@ -2,6 +2,7 @@ package looseecho.activity;
 
 import java.util.stream.IntStream;
 import looseecho.dsp.Fft;
+import looseecho.dsp.FrameGrid;
 import looseecho.reading.Progress;
 
 /**
@@ -17,8 +18,8 @@ public final class MelSpectra {
   public static final int HOP = 441;
   public static final int BANDS = 80;
 
-  /** Frames per second. */
-  public static final int FPS = RATE / HOP;
+  /** Frame n means the instant n / 100 s. */
+  public static final FrameGrid FRAMES = new FrameGrid(RATE / HOP);
 
   private static final double SILENCE =
       1e-11; // mean power of a band below which there is no sound at all

@@ -1,5 +1,7 @@
 package looseecho.activity;
 
+import looseecho.dsp.FrameGrid;
+
 /** Where a line of notes lies and how it is looked at. */
 public enum Register {
   /** C1 to C4. */
@@ -10,8 +12,8 @@ public enum Register {
   /** Pitches that a network tells apart. */
   public static final int PITCHES = 37;
 
-  /** Frames per second. */
-  public static final int FPS = 50;
+  /** Frames of all registers. */
+  public static final FrameGrid FRAMES = new FrameGrid(50);
 
   private final String weights;
   private final int rate;
@@ -52,6 +54,6 @@ public enum Register {
   }
 
   int hop() {
-    return rate / FPS;
+    return FRAMES.hop(rate);
   }
 }

@@ -121,8 +121,8 @@ public final class Analyzer {
         last--;
       }
       return new Span(
-          (double) first / MelSpectra.FPS,
-          Math.min(duration, (last + 1.0) / MelSpectra.FPS),
+          MelSpectra.FRAMES.seconds(first),
+          Math.min(duration, MelSpectra.FRAMES.seconds(last + 1)),
           duration);
     }
   }
@@ -175,7 +175,7 @@ public final class Analyzer {
   }
 
   private static boolean kick(Activities a, double time) {
-    int n = (int) Math.round(time * MelSpectra.FPS);
+    int n = MelSpectra.FRAMES.nearest(time);
     for (int k = Math.max(0, n - 4); k <= Math.min(a.frames() - 1, n + 4); k++) {
       if (a.lane(Lane.KICK, k) > KICK) {
         return true;
@@ -186,7 +186,7 @@ public final class Analyzer {
 
   private LineActivity riff(Audio audio, double rms, double tuning, Progress progress) {
     int rate = Register.RIFF.rate();
-    int hop = rate / Register.FPS;
+    int hop = Register.FRAMES.hop(rate);
     MonoBlocks blocks = new MonoBlocks(audio, rate);
     int frames = blocks.length() / hop + 1;
     Iterator<LineNet.Part> parts =

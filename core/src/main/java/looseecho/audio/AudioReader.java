@@ -183,8 +183,9 @@ public final class AudioReader {
     try (SeekableByteChannel file = Files.newByteChannel(path)) {
       ByteBuffer head = ByteBuffer.allocate(HEAD);
       file.position(from);
-      while (head.hasRemaining() && file.read(head) > 0) {
-        continue;
+      int read = 1;
+      while (head.hasRemaining() && read > 0) {
+        read = file.read(head);
       }
       return Arrays.copyOf(head.array(), head.position());
     }

@@ -53,8 +53,9 @@ final class Chunks {
 
   private ByteBuffer bytes(long at, int count) throws IOException {
     ByteBuffer b = ByteBuffer.allocate((int) Math.max(0, Math.min(count, end - at))).order(order);
-    while (b.hasRemaining() && file.read(b, at + b.position()) > 0) {
-      continue;
+    int read = 1;
+    while (b.hasRemaining() && read > 0) {
+      read = file.read(b, at + b.position());
     }
     return b.flip();
   }

@@ -12,6 +12,8 @@ import looseecho.reading.Progress;
  * and 64 bit float, A-law and mu-law.
  */
 final class PcmDecoder implements AudioReader.Decoder {
+  private static final float FULL_SCALE = 0x1p31f;
+
   private static final int BLOCK = 1 << 16;
 
   @Override
@@ -57,8 +59,8 @@ final class PcmDecoder implements AudioReader.Decoder {
       case FLOAT -> f.bytes() == 8 ? (float) b.getDouble(at) : b.getFloat(at);
       case A_LAW -> aLaw(b.get(at)) / 32768f;
       case MU_LAW -> muLaw(b.get(at)) / 32768f;
-      case SIGNED -> whole(f, b, at) / 2147483648f;
-      case UNSIGNED -> (whole(f, b, at) ^ Integer.MIN_VALUE) / 2147483648f;
+      case SIGNED -> whole(f, b, at) / FULL_SCALE;
+      case UNSIGNED -> (whole(f, b, at) ^ Integer.MIN_VALUE) / FULL_SCALE;
     };
   }
 

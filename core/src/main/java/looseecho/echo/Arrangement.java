@@ -1,8 +1,11 @@
 package looseecho.echo;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import looseecho.echo.Edits.Edited;
+import looseecho.pulse.BarGrid;
 import looseecho.pulse.Beat;
 
 /**
@@ -15,26 +18,27 @@ public final class Arrangement {
   /** Puts a copy of a section behind it. */
   public static Edited repeat(Template t, int section) {
     List<TemplateSection> sections = new ArrayList<>(t.sections());
-    List<double[]> lengths = lengths(t);
+    List<List<Span>> spans = spans(t);
     sections.add(section + 1, sections.get(section));
-    lengths.add(section + 1, lengths.get(section).clone());
-    return done(t, sections, lengths, "Repeated " + name(t, section));
+    spans.add(section + 1, spans.get(section));
+    return done(t, sections, spans, "Repeated " + name(t, section));
   }
 
   /** Puts an empty section of so many beats behind a section, at its tempo. */
   public static Edited insert(Template t, int section, int beats) {
     List<TemplateSection> sections = new ArrayList<>(t.sections());
-    List<double[]> lengths = lengths(t);
-    double beat = java.util.Arrays.stream(lengths.get(section)).average().orElse(60 / t.bpm());
-    double[] even = new double[beats];
-    java.util.Arrays.fill(even, beat);
+    List<List<Span>> spans = spans(t);
+    double beat =
+        spans.get(section).stream().mapToDouble(Span::seconds).average().orElse(60 / t.bpm());
+    List<Span> even =
+        IntStream.range(0, beats).mapToObj(k -> new Span(k % t.beatsPerBar() + 1, beat)).toList();
     String label = unused(t);
     sections.add(
         section + 1,
         new TemplateSection(label, "new", beats, java.util.Map.of(), java.util.Map.of()));
-    lengths.add(section + 1, even);
+    spans.add(section + 1, even);
     String bars = Words.bars((double) beats / t.beatsPerBar());
-    return done(t, sections, lengths, "Empty section " + label + " of " + bars + " put in");
+    return done(t, sections, spans, "Empty section " + label + " of " + bars + " put in");
   }
 
   /** The first letter that no section has. */
@@ -54,20 +58,20 @@ public final class Arrangement {
       return new Edited(t, "The last section stays");
     }
     List<TemplateSection> sections = new ArrayList<>(t.sections());
-    List<double[]> lengths = lengths(t);
+    List<List<Span>> spans = spans(t);
     sections.remove(section);
-    lengths.remove(section);
-    return done(t, sections, lengths, "Took out " + name(t, section));
+    spans.remove(section);
+    return done(t, sections, spans, "Took out " + name(t, section));
   }
 
   /** Moves a section to another place in the order. */
   public static Edited move(Template t, int section, int to) {
     int target = Math.max(0, Math.min(t.sections().size() - 1, to));
     List<TemplateSection> sections = new ArrayList<>(t.sections());
-    List<double[]> lengths = lengths(t);
+    List<List<Span>> spans = spans(t);
     sections.add(target, sections.remove(section));
-    lengths.add(target, lengths.remove(section));
-    return done(t, sections, lengths, "Moved " + name(t, section));
+    spans.add(target, spans.remove(section));
+    return done(t, sections, spans, "Moved " + name(t, section));
   }
 
   /**
@@ -79,118 +83,108 @@ public final class Arrangement {
       return new Edited(t, "A section has at least one beat");
     }
     TemplateSection s = t.sections().get(section);
-    int per = t.meter().stepsPerBeat();
-    int was = s.beats() * per;
-    int now = beats * per;
+    int was = t.ticks(section);
+    int now = beats * t.meter().ticksPerBeat();
     List<TemplateSection> sections = new ArrayList<>(t.sections());
     sections.set(
         section,
         s.changed(
             beats, hits -> unrolled(hits, was, now), notes -> unrolledNotes(notes, was, now)));
-    List<double[]> lengths = lengths(t);
-    double[] old = lengths.get(section);
-    double[] beatLengths = new double[beats];
-    for (int k = 0; k < beats; k++) {
-      beatLengths[k] = old[k % old.length];
+    List<List<Span>> spans = spans(t);
+    List<Span> old = spans.get(section);
+    List<Span> resized = new ArrayList<>(old.subList(0, Math.min(beats, old.size())));
+    for (int k = old.size(); k < beats; k++) {
+      int position = resized.get(k - 1).position() % t.beatsPerBar() + 1;
+      resized.add(new Span(position, old.get(k % old.size()).seconds()));
     }
-    lengths.set(section, beatLengths);
+    spans.set(section, resized);
     double bars = (double) beats / t.beatsPerBar();
-    return done(t, sections, lengths, name(t, section) + " is " + Words.bars(bars) + " long");
+    return done(t, sections, spans, name(t, section) + " is " + Words.bars(bars) + " long");
   }
 
-  private static List<StepHit> unrolled(List<StepHit> hits, int was, int now) {
-    List<StepHit> out = new ArrayList<>();
+  private static List<Stroke> unrolled(List<Stroke> hits, int was, int now) {
+    List<Stroke> out = new ArrayList<>();
     for (int zero = 0; zero < now; zero += was) {
-      for (StepHit h : hits) {
-        if (zero + h.step() < now) {
-          out.add(h.at(zero + h.step(), h.offsetMs()));
+      for (Stroke h : hits) {
+        if (zero + h.tick() < now) {
+          out.add(h.at(zero + h.tick(), h.offsetMs()));
         }
       }
     }
     return out;
   }
 
-  private static List<StepNote> unrolledNotes(List<StepNote> notes, int was, int now) {
-    List<StepNote> out = new ArrayList<>();
+  private static List<Tone> unrolledNotes(List<Tone> notes, int was, int now) {
+    List<Tone> out = new ArrayList<>();
     for (int zero = 0; zero < now; zero += was) {
-      for (StepNote n : notes) {
-        int step = zero + n.step();
-        if (step < now) {
-          out.add(n.at(step, n.offsetMs()).lasting(Math.min(n.lengthSteps(), now - step)));
+      for (Tone n : notes) {
+        int tick = zero + n.tick();
+        if (tick < now) {
+          out.add(n.at(tick, n.offsetMs()).lasting(Math.min(n.lengthTicks(), now - tick)));
         }
       }
     }
     return out;
   }
 
-  /** Silences everything from a step for so many steps. */
-  public static Edited stop(Template t, int section, int from, int steps) {
+  /** Silences everything from a place for so many ticks. */
+  public static Edited stop(Template t, int section, int from, int ticks) {
     TemplateSection s = t.sections().get(section);
-    int end = from + steps;
+    int end = from + ticks;
     TemplateSection with =
         s.changed(
             s.beats(),
-            hits -> hits.stream().filter(h -> h.step() < from || h.step() >= end).toList(),
+            hits -> hits.stream().filter(h -> h.tick() < from || h.tick() >= end).toList(),
             notes ->
                 notes.stream()
-                    .filter(n -> n.step() < from || n.step() >= end)
-                    .map(
-                        n ->
-                            n.step() < from
-                                ? n.lasting(Math.min(n.lengthSteps(), from - n.step()))
-                                : n)
+                    .filter(n -> n.tick() < from || n.tick() >= end)
+                    .map(n -> n.tick() < from && n.end() > from ? n.lasting(from - n.tick()) : n)
                     .toList());
-    double beats = (double) steps / t.meter().stepsPerBeat();
+    double bars = (double) ticks / t.ticksPerBar();
     return new Edited(
-        t.with(section, with),
-        "Stop in " + name(t, section) + ", " + Words.bars(beats / t.beatsPerBar()));
+        t.with(section, with), "Stop in " + name(t, section) + ", " + Words.bars(bars));
   }
 
   /** Copies one bar of a section over another, for one part or, with null, for all. */
   public static Edited copyBar(Template t, int section, Part part, int from, int to) {
     TemplateSection s = t.sections().get(section);
-    int bar = t.stepsPerBar();
-    int end = s.beats() * t.meter().stepsPerBeat();
+    BarGrid grid = t.grid(section);
+    BarGrid.Bar source = grid.bars().get(from);
+    BarGrid.Bar target = grid.bars().get(to);
     for (Part p : part == null ? Part.of(s) : List.of(part)) {
       s =
           p.lane().isPresent()
-              ? s.with(p.lane().get(), barHits(s.hits(p.lane().get()), bar, from, to, end))
-              : s.with(p.line().get(), barNotes(s.notes(p.line().get()), bar, from, to, end));
+              ? s.with(p.lane().get(), copied(s.hits(p.lane().get()), source, target, Stroke::at))
+              : s.with(p.line().get(), copied(s.notes(p.line().get()), source, target, Tone::at));
     }
     return new Edited(
         t.with(section, s),
         "Bar "
-            + (from + 1)
+            + source.number()
             + " of "
             + name(t, section)
             + " copied to bar "
-            + (to + 1)
+            + target.number()
             + (part == null ? "" : ", " + part.words()));
   }
 
-  private static List<StepHit> barHits(List<StepHit> hits, int bar, int from, int to, int end) {
-    List<StepHit> out = new ArrayList<>(hits);
-    out.removeIf(h -> h.step() / bar == to);
-    for (StepHit h : hits) {
-      int step = h.step() + (to - from) * bar;
-      if (h.step() / bar == from && step < end) {
-        out.add(h.at(step, h.offsetMs()));
-      }
-    }
-    out.sort(java.util.Comparator.comparingInt(StepHit::step));
-    return out;
+  /** Puts an event at a place. */
+  private interface Mover<E> {
+    E at(E event, int tick, double offsetMs);
   }
 
-  private static List<StepNote> barNotes(List<StepNote> notes, int bar, int from, int to, int end) {
-    List<StepNote> out = new ArrayList<>(notes);
-    out.removeIf(n -> n.step() / bar == to);
-    for (StepNote n : notes) {
-      int step = n.step() + (to - from) * bar;
-      if (n.step() / bar == from && step < end) {
-        out.add(n.at(step, n.offsetMs()));
+  /** What one bar plays in another one, as far as that one has the same places. */
+  private static <E extends Placed> List<E> copied(
+      List<E> events, BarGrid.Bar from, BarGrid.Bar to, Mover<E> mover) {
+    List<E> out = new ArrayList<>(events);
+    out.removeIf(e -> e.tick() >= to.from() && e.tick() < to.end());
+    for (E e : events) {
+      int inBar = from.inBar(e.tick());
+      if (e.tick() >= from.from() && e.tick() < from.end() && to.has(inBar)) {
+        out.add(mover.at(e, to.tick(inBar), e.offsetMs()));
       }
     }
-    out.sort(java.util.Comparator.comparingInt(StepNote::step));
+    out.sort(Comparator.comparingDouble(Placed::order));
     return out;
   }
 
@@ -219,8 +213,8 @@ public final class Arrangement {
   private static TemplateSection like(Template t, Part part, int from, int to) {
     TemplateSection a = t.sections().get(from);
     TemplateSection b = t.sections().get(to);
-    int was = a.beats() * t.meter().stepsPerBeat();
-    int now = b.beats() * t.meter().stepsPerBeat();
+    int was = t.ticks(from);
+    int now = t.ticks(to);
     return part.lane()
         .map(lane -> b.with(lane, unrolled(a.hits(lane), was, now)))
         .orElseGet(
@@ -232,8 +226,8 @@ public final class Arrangement {
     TemplateSection s = t.sections().get(section);
     TemplateSection with =
         part.lane()
-            .map(lane -> s.with(lane, List.<StepHit>of()))
-            .orElseGet(() -> s.with(part.line().get(), List.<StepNote>of()));
+            .map(lane -> s.with(lane, List.<Stroke>of()))
+            .orElseGet(() -> s.with(part.line().get(), List.<Tone>of()));
     return new Edited(t.with(section, with), "No " + part.words() + " in " + name(t, section));
   }
 
@@ -242,35 +236,37 @@ public final class Arrangement {
     return s.label() + " " + s.role();
   }
 
-  /** Lengths of the beats of every section, in seconds. */
-  private static List<double[]> lengths(Template t) {
-    List<double[]> out = new ArrayList<>();
+  /** Every section's beats with their lengths in seconds, in its own count of bars. */
+  private static List<List<Span>> spans(Template t) {
+    List<List<Span>> out = new ArrayList<>();
     for (int s = 0; s < t.sections().size(); s++) {
       int first = t.firstBeat(s);
-      double[] lengths = new double[t.sections().get(s).beats()];
-      for (int k = 0; k < lengths.length; k++) {
-        lengths[k] = t.beats().get(first + k + 1).time() - t.beats().get(first + k).time();
+      List<Span> spans = new ArrayList<>();
+      for (int k = first; k < first + t.sections().get(s).beats(); k++) {
+        Beat b = t.beats().get(k);
+        spans.add(new Span(b.position(), t.beats().get(k + 1).time() - b.time()));
       }
-      out.add(lengths);
+      out.add(spans);
     }
     return out;
   }
 
+  /** A beat's place in its bar and its length in seconds. */
+  private record Span(int position, double seconds) {}
+
+  /** Bars are numbered anew; each section keeps its own, a pick-up at its front included. */
   private static Edited done(
-      Template t, List<TemplateSection> sections, List<double[]> lengths, String words) {
+      Template t, List<TemplateSection> sections, List<List<Span>> spans, String words) {
     List<Beat> beats = new ArrayList<>();
     double time = t.beats().get(0).time();
-    int bar = Math.max(1, t.beats().get(0).bar());
-    for (int s = 0; s < sections.size(); s++) {
-      int position = 1;
-      bar += s == 0 ? 0 : 1;
-      for (double length : lengths.get(s)) {
-        if (position > t.beatsPerBar()) {
-          position = 1;
-          bar++;
-        }
-        beats.add(new Beat(time, position++, bar));
-        time += length;
+    int bar = t.beats().get(0).bar() - 1;
+    for (List<Span> section : spans) {
+      int before = 0;
+      for (Span span : section) {
+        bar += span.position() == before + 1 && before > 0 ? 0 : 1;
+        before = span.position();
+        beats.add(new Beat(time, span.position(), bar));
+        time += span.seconds();
       }
     }
     beats.add(new Beat(time, 1, bar + 1));

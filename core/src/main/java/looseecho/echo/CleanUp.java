@@ -26,7 +26,7 @@ public final class CleanUp {
   }
 
   /** The notes left, and how many each step touched. */
-  public record Result(List<StepNote> notes, int joined, int tooShort, int tooSoft, int offScale) {
+  public record Result(List<Tone> notes, int joined, int tooShort, int tooSoft, int offScale) {
     public Result {
       notes = List.copyOf(notes);
     }
@@ -34,28 +34,28 @@ public final class CleanUp {
 
   private final Settings settings;
   private final int tonic;
-  private final double stepMs;
+  private final double tickMs;
 
   /**
    * A clean-up.
    *
    * @param tonic home note of the scale, 0 = C
-   * @param stepMs length of a step
+   * @param tickMs length of a tick
    */
-  public CleanUp(Settings settings, int tonic, double stepMs) {
+  public CleanUp(Settings settings, int tonic, double tickMs) {
     this.settings = settings;
     this.tonic = tonic;
-    this.stepMs = stepMs;
+    this.tickMs = tickMs;
   }
 
   /** Cleans the notes of a line of a section. */
-  public Result clean(List<StepNote> notes) {
-    List<StepNote> joined = join(notes);
-    List<StepNote> kept = new ArrayList<>();
+  public Result clean(List<Tone> notes) {
+    List<Tone> joined = join(notes);
+    List<Tone> kept = new ArrayList<>();
     int tooShort = 0;
     int tooSoft = 0;
-    for (StepNote n : joined) {
-      if (n.lengthSteps() * stepMs < settings.shortMs()) {
+    for (Tone n : joined) {
+      if (n.lengthTicks() * tickMs < settings.shortMs()) {
         tooShort++;
       } else if (n.velocity() < settings.softVelocity()) {
         tooSoft++;
@@ -63,14 +63,14 @@ public final class CleanUp {
         kept.add(n);
       }
     }
-    double mean = kept.stream().mapToInt(StepNote::velocity).average().orElse(0);
+    double mean = kept.stream().mapToInt(Tone::velocity).average().orElse(0);
     int offScale = 0;
-    List<StepNote> out = new ArrayList<>();
-    for (StepNote n : kept) {
+    List<Tone> out = new ArrayList<>();
+    for (Tone n : kept) {
       int pitch = held(n.pitch());
       offScale += pitch != n.pitch() ? 1 : 0;
       int velocity = (int) Math.round(n.velocity() + settings.even() * (mean - n.velocity()));
-      out.add(n.pitched(pitch).loud(velocity).at(n.step(), n.offsetMs() * (1 - settings.pull())));
+      out.add(n.pitched(pitch).loud(velocity).at(n.tick(), n.offsetMs() * (1 - settings.pull())));
     }
     return new Result(out, notes.size() - joined.size(), tooShort, tooSoft, offScale);
   }
@@ -82,27 +82,27 @@ public final class CleanUp {
         : tonic + scale.semitones(scale.nearest(pitch - tonic));
   }
 
-  private double start(StepNote n) {
-    return n.step() * stepMs + n.offsetMs();
+  private double start(Tone n) {
+    return n.tick() * tickMs + n.offsetMs();
   }
 
-  private List<StepNote> join(List<StepNote> notes) {
+  private List<Tone> join(List<Tone> notes) {
     if (settings.joinMs() <= 0) {
       return notes;
     }
-    List<StepNote> sorted = new ArrayList<>(notes);
+    List<Tone> sorted = new ArrayList<>(notes);
     sorted.sort(Comparator.comparingDouble(this::start));
-    List<StepNote> out = new ArrayList<>();
-    for (StepNote n : sorted) {
+    List<Tone> out = new ArrayList<>();
+    for (Tone n : sorted) {
       int before = -1;
       for (int i = out.size() - 1; i >= 0 && before < 0; i--) {
         before = out.get(i).pitch() == n.pitch() ? i : -1;
       }
-      StepNote last = before < 0 ? null : out.get(before);
+      Tone last = before < 0 ? null : out.get(before);
       if (last != null
-          && start(n) - start(last) - last.lengthSteps() * stepMs <= settings.joinMs()) {
-        double end = (start(n) - start(last)) / stepMs + n.lengthSteps();
-        out.set(before, last.lasting(Math.max(end, last.lengthSteps())));
+          && start(n) - start(last) - last.lengthTicks() * tickMs <= settings.joinMs()) {
+        int length = (int) Math.round((start(n) - start(last)) / tickMs) + n.lengthTicks();
+        out.set(before, last.lasting(Math.max(length, last.lengthTicks())));
       } else {
         out.add(n);
       }

@@ -4,13 +4,15 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import looseecho.activity.Lane;
 import looseecho.notes.Line;
+import looseecho.pulse.BarGrid;
+import looseecho.pulse.Meter;
 
 /** Changes to a template. Each gives a new template and leaves the old one as it was. */
 public final class Edits {
-  private static final double FIRST_CUT = 4;
-
   /**
    * A new template and what was done, in words.
    *
@@ -30,108 +32,118 @@ public final class Edits {
   private Edits() {}
 
   /**
-   * Puts a hit on a step, or takes it away when one is there.
+   * Puts a stroke on a place, or takes away what lies there.
    *
-   * @param everyBar true to do the same in every bar of the section
-   * @param step sixteenths from the section's start, from 0
+   * @param everyBar true to do the same in every bar of the section that has the place
    */
-  public static Edited toggle(
-      Template t, int section, Lane lane, int step, int velocity, boolean everyBar) {
-    TemplateSection s = t.sections().get(section);
-    boolean there = s.hits(lane).stream().anyMatch(h -> h.step() == step);
-    List<StepHit> hits = new ArrayList<>(s.hits(lane));
-    int bar = t.stepsPerBar();
-    for (int at = everyBar ? step % bar : step; at < s.beats() * bar / t.beatsPerBar(); at += bar) {
-      int here = at;
-      hits.removeIf(h -> h.step() == here);
+  public static Edited toggle(Template t, Cell cell, int velocity, boolean everyBar) {
+    TemplateSection s = t.sections().get(cell.section());
+    Lane lane = cell.lane();
+    BarGrid grid = t.grid(cell.section());
+    int place = grid.inBar(cell.tick());
+    boolean there = s.hits(lane).stream().anyMatch(cell::holds);
+    List<Stroke> hits = new ArrayList<>(s.hits(lane));
+    int[] all = everyBar ? grid.everywhere(place).toArray() : new int[] {cell.tick()};
+    for (int at : all) {
+      hits.removeIf(cell.at(at)::holds);
       if (!there) {
-        hits.add(new StepHit(at, offsetOf(s.hits(lane), at, bar), velocity));
+        hits.add(new Stroke(at, offsetOf(s.hits(lane), place, grid), velocity));
       }
-      if (!everyBar) {
-        break;
-      }
-    }
-    String place =
-        "step " + (step % bar + 1) + (everyBar ? " of every bar" : " of bar " + (step / bar + 1));
-    return new Edited(
-        replace(t, section, s.with(lane, sorted(hits))),
-        (there ? "Took " : "Put ") + lane.words() + (there ? " off " : " on ") + place);
-  }
-
-  /** Sets loudness and offset of the hits on one step. */
-  public static Edited shape(
-      Template t, int section, Lane lane, int step, int velocity, double offsetMs) {
-    TemplateSection s = t.sections().get(section);
-    List<StepHit> hits = new ArrayList<>();
-    for (StepHit h : s.hits(lane)) {
-      hits.add(h.step() == step ? h.at(step, offsetMs).loud(velocity) : h);
     }
     String words =
-        lane.words()
-            + " on step "
-            + (step % t.stepsPerBar() + 1)
-            + ": loudness "
-            + velocity
-            + ", "
-            + Words.offset(offsetMs);
-    String gesture = "shape " + lane + " " + section + " " + step;
-    return new Edited(replace(t, section, s.with(lane, sorted(hits))), words, gesture);
-  }
-
-  /** Puts the next ornament on the hits of one step. */
-  public static Edited ornament(Template t, int section, Lane lane, int step) {
-    List<StepHit> hits = new ArrayList<>();
-    String words = "There is no " + lane.words() + " on step " + (step % t.stepsPerBar() + 1);
-    for (StepHit h : t.sections().get(section).hits(lane)) {
-      if (h.step() == step) {
-        Ornament next = h.ornament().next();
-        hits.add(h.with(next));
-        words = lane.words() + " on step " + (step % t.stepsPerBar() + 1) + ": " + next.words();
-      } else {
-        hits.add(h);
-      }
-    }
-    return part(t, section, lane, hits, words);
+        Words.step(place)
+            + (everyBar ? " of every bar" : " of bar " + grid.at(cell.tick()).number());
+    return part(
+        t,
+        cell.section(),
+        lane,
+        hits,
+        (there ? "Took " : "Put ") + lane.words() + (there ? " off " : " on ") + words);
   }
 
   /**
-   * Cuts the hits of one step off sooner or later.
+   * Changes the strokes that lie on one place.
    *
-   * @param longer half sixteenths by which they last longer; a hit that rings is first cut after
-   *     {@value #FIRST_CUT} sixteenths, and one that lasts longer than that rings again
+   * @param gesture what the change is a move of; empty where each is undone by itself
+   * @param words what a changed stroke is now, to follow its name
    */
-  public static Edited length(Template t, int section, Lane lane, int step, int longer) {
-    List<StepHit> hits = new ArrayList<>();
-    String on = lane.words() + " on step " + (step % t.stepsPerBar() + 1);
-    String words = "There is no " + on;
-    for (StepHit h : t.sections().get(section).hits(lane)) {
-      if (h.step() != step) {
-        hits.add(h);
-        continue;
-      }
-      double now = h.lengthSteps() == 0 ? FIRST_CUT + 0.5 : h.lengthSteps();
-      double next = Math.max(0.5, now + longer / 2.0);
-      boolean rings = next > FIRST_CUT;
-      hits.add(h.lasting(rings ? 0 : next));
-      words =
-          on + (rings ? " rings out" : String.format(Locale.ROOT, " lasts %.1f sixteenths", next));
+  public static Edited change(
+      Template t,
+      Cell cell,
+      UnaryOperator<Stroke> how,
+      String gesture,
+      Function<Stroke, String> words) {
+    Lane lane = cell.lane();
+    String place = Words.step(t.grid(cell.section()).inBar(cell.tick()));
+    String told = "There is no " + lane.words() + " on " + place;
+    List<Stroke> hits = new ArrayList<>();
+    for (Stroke h : t.sections().get(cell.section()).hits(lane)) {
+      Stroke changed = cell.holds(h) ? how.apply(h) : h;
+      told = cell.holds(h) ? lane.words() + " on " + place + words.apply(changed) : told;
+      hits.add(changed);
     }
-    return part(t, section, lane, hits, words).move("length " + lane + " " + section + " " + step);
+    return part(t, cell.section(), lane, hits, told)
+        .move(gesture.isEmpty() ? "" : gesture + " " + cell);
+  }
+
+  /** Makes the strokes on one place louder and later. */
+  public static Edited shape(Template t, Cell cell, int louder, double laterMs) {
+    return change(
+        t,
+        cell,
+        h -> h.at(h.tick(), h.offsetMs() + laterMs).loud(h.velocity() + louder),
+        "shape",
+        h -> ": loudness " + h.velocity() + ", " + Words.offset(h.offsetMs()));
+  }
+
+  /** Puts the next ornament on the strokes of one place. */
+  public static Edited ornament(Template t, Cell cell) {
+    return change(
+        t,
+        cell,
+        h -> h.with(h.manner().with(h.manner().ornament().next())),
+        "",
+        h -> ": " + h.manner().ornament().words());
+  }
+
+  /**
+   * Cuts the strokes of one place off sooner or later.
+   *
+   * @param longer half sixteenths by which they last longer; one that rings is first cut after a
+   *     quarter, and one that lasts longer than that rings again
+   */
+  public static Edited length(Template t, Cell cell, int longer) {
+    return change(
+        t,
+        cell,
+        h -> h.with(h.manner().lasting(next(h.manner().lengthTicks(), longer))),
+        "length",
+        h ->
+            h.manner().lengthTicks() == 0
+                ? " rings out"
+                : String.format(
+                    Locale.ROOT,
+                    " lasts %.1f sixteenths",
+                    h.manner().lengthTicks() / (double) Meter.STEP));
+  }
+
+  private static int next(int lengthTicks, int longer) {
+    int half = Meter.STEP / 2;
+    int now = lengthTicks == 0 ? Meter.QUARTER + half : lengthTicks;
+    int next = Math.max(half, now + longer * half);
+    return next > Meter.QUARTER ? 0 : next;
   }
 
   /** Gives a lane of a section other hits. */
-  public static Edited part(Template t, int section, Lane lane, List<StepHit> hits, String words) {
+  public static Edited part(Template t, int section, Lane lane, List<Stroke> hits, String words) {
     TemplateSection s = t.sections().get(section);
     return new Edited(replace(t, section, s.with(lane, sorted(new ArrayList<>(hits)))), words);
   }
 
   /** Gives a line of a section other notes. */
-  public static Edited line(
-      Template t, int section, Line line, List<StepNote> notes, String words) {
-    List<StepNote> sorted = new ArrayList<>(notes);
-    sorted.sort(
-        Comparator.comparingDouble((StepNote n) -> n.step() + n.offsetMs() / 1e5)
-            .thenComparingInt(StepNote::pitch));
+  public static Edited line(Template t, int section, Line line, List<Tone> notes, String words) {
+    List<Tone> sorted = new ArrayList<>(notes);
+    sorted.sort(Comparator.<Tone>comparingDouble(Placed::order).thenComparingInt(Tone::pitch));
     TemplateSection s = t.sections().get(section);
     return new Edited(replace(t, section, s.with(line, sorted)), words);
   }
@@ -142,9 +154,9 @@ public final class Edits {
    * @param strength 0 leaves them, 1 puts them on the grid
    */
   public static Edited quantise(Template t, int section, Lane lane, double strength) {
-    List<StepHit> hits =
+    List<Stroke> hits =
         t.sections().get(section).hits(lane).stream()
-            .map(h -> h.at(h.step(), h.offsetMs() * (1 - strength)))
+            .map(h -> h.at(h.tick(), h.offsetMs() * (1 - strength)))
             .toList();
     String words = "Quantised " + lane.words() + " by " + Math.round(100 * strength) + " %";
     return part(t, section, lane, hits, words);
@@ -163,16 +175,16 @@ public final class Edits {
    * A new hit takes the offset that its lane has on the same step of other bars: the groove is
    * kept.
    */
-  private static double offsetOf(List<StepHit> hits, int step, int bar) {
+  private static double offsetOf(List<Stroke> hits, int place, BarGrid grid) {
     return hits.stream()
-        .filter(h -> h.step() % bar == step % bar)
-        .mapToDouble(StepHit::offsetMs)
+        .filter(h -> grid.inBar(h.tick()) == place)
+        .mapToDouble(Stroke::offsetMs)
         .average()
         .orElse(0);
   }
 
-  private static List<StepHit> sorted(List<StepHit> hits) {
-    hits.sort(Comparator.comparingDouble(h -> h.step() + h.offsetMs() / 1e5));
+  private static List<Stroke> sorted(List<Stroke> hits) {
+    hits.sort(Comparator.comparingDouble(Placed::order));
     return hits;
   }
 

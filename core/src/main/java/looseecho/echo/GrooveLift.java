@@ -7,58 +7,60 @@ import java.util.Map;
 import java.util.TreeMap;
 import looseecho.activity.Lane;
 import looseecho.echo.Edits.Edited;
+import looseecho.pulse.BarGrid;
 
 /**
- * A groove as an object of its own: offset and loudness per step of the bar and lane, taken from
- * hits and put on others.
+ * A groove as an object of its own: offset and loudness per place of the bar and lane, taken from
+ * strokes and put on others.
  *
- * @param stepsPerBar length of the bar that it was taken from
- * @param lanes per lane and step, from 0, what is usual there
+ * @param ticksPerBar length of the bar that it was taken from
+ * @param lanes per lane and tick of the bar, from 0, what is usual there
  */
-public record GrooveLift(int stepsPerBar, Map<Lane, Map<Integer, Feel>> lanes) {
+public record GrooveLift(int ticksPerBar, Map<Lane, Map<Integer, Feel>> lanes) {
   /** Offset and loudness. */
   public record Feel(double offsetMs, double velocity) {}
 
   /** The groove of a section. */
   public static GrooveLift of(Template t, int section) {
-    int bar = t.stepsPerBar();
+    BarGrid grid = t.grid(section);
     Map<Lane, Map<Integer, Feel>> lanes = new EnumMap<>(Lane.class);
     t.sections()
         .get(section)
         .drums()
         .forEach(
             (lane, hits) -> {
-              Map<Integer, List<StepHit>> steps = new TreeMap<>();
+              Map<Integer, List<Stroke>> places = new TreeMap<>();
               hits.forEach(
-                  h -> steps.computeIfAbsent(h.step() % bar, k -> new ArrayList<>()).add(h));
+                  h -> places.computeIfAbsent(grid.inBar(h.tick()), k -> new ArrayList<>()).add(h));
               Map<Integer, Feel> feel = new TreeMap<>();
-              steps.forEach(
-                  (step, here) ->
+              places.forEach(
+                  (place, here) ->
                       feel.put(
-                          step,
+                          place,
                           new Feel(
-                              here.stream().mapToDouble(StepHit::offsetMs).average().orElse(0),
-                              here.stream().mapToInt(StepHit::velocity).average().orElse(0))));
+                              here.stream().mapToDouble(Stroke::offsetMs).average().orElse(0),
+                              here.stream().mapToInt(Stroke::velocity).average().orElse(0))));
               lanes.put(lane, feel);
             });
-    return new GrooveLift(bar, lanes);
+    return new GrooveLift(grid.wholeBar(), lanes);
   }
 
   /**
-   * Puts the groove of a lane on a lane of a section. Steps that the source does not play take
+   * Puts the groove of a lane on a lane of a section. Places that the source does not play take
    * nothing.
    *
    * @param strength 0 changes nothing, 1 gives the source's offsets and loudness
    */
   public Edited onto(Template t, int section, Lane source, Lane target, double strength) {
     Map<Integer, Feel> feel = lanes.getOrDefault(source, Map.of());
-    List<StepHit> out = new ArrayList<>();
-    for (StepHit h : t.sections().get(section).hits(target)) {
-      Feel f = feel.get(h.step() % t.stepsPerBar() % stepsPerBar); // bar upon bar
+    List<Stroke> out = new ArrayList<>();
+    BarGrid grid = t.grid(section);
+    for (Stroke h : t.sections().get(section).hits(target)) {
+      Feel f = feel.get(grid.inBar(h.tick()) % ticksPerBar); // bar upon bar
       out.add(
           f == null
               ? h
-              : h.at(h.step(), h.offsetMs() + strength * (f.offsetMs() - h.offsetMs()))
+              : h.at(h.tick(), h.offsetMs() + strength * (f.offsetMs() - h.offsetMs()))
                   .loud(h.velocity() + strength * (f.velocity() - h.velocity())));
     }
     String words =

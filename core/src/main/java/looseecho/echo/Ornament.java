@@ -2,8 +2,9 @@ package looseecho.echo;
 
 import java.util.ArrayList;
 import java.util.List;
+import looseecho.pulse.Meter;
 
-/** What is put on a hit: a flam before it, or a roll instead of it. */
+/** What is put on a stroke: a flam before it, or a roll instead of it. */
 public enum Ornament {
   NONE("plain"),
   FLAM("flam"),
@@ -11,7 +12,6 @@ public enum Ornament {
   TRIPLET("roll in triplets"),
   CRESCENDO("rising roll");
 
-  private static final double FLAM_MS = 22; // common practice: 10 to 30 ms before the hit
   private static final double FLAM_LOUDNESS = 0.55;
 
   private final String words;
@@ -29,32 +29,36 @@ public enum Ornament {
     return values()[(ordinal() + 1) % values().length];
   }
 
-  /** A stroke of an ornament: steps and milliseconds after the hit's own place, and loudness. */
-  public record Stroke(double steps, double ms, double loudness) {}
+  /** What sounds: ticks and milliseconds after the stroke's own place, and loudness. */
+  public record Blow(double ticks, double ms, double loudness) {}
 
-  /** The strokes that sound; loudness 0..1 of the hit's own. */
-  public List<Stroke> strokes() {
-    List<Stroke> out = new ArrayList<>();
+  /**
+   * All that sounds; loudness 0..1 of the stroke's own.
+   *
+   * @param flamMs how long before it a flam's soft blow comes
+   */
+  public List<Blow> blows(double flamMs) {
+    List<Blow> out = new ArrayList<>();
     switch (this) {
       case FLAM -> {
-        out.add(new Stroke(0, -FLAM_MS, FLAM_LOUDNESS));
-        out.add(new Stroke(0, 0, 1));
+        out.add(new Blow(0, -flamMs, FLAM_LOUDNESS));
+        out.add(new Blow(0, 0, 1));
       }
       case ROLL -> {
-        out.add(new Stroke(0, 0, 1));
-        out.add(new Stroke(0.5, 0, 0.75));
+        out.add(new Blow(0, 0, 1));
+        out.add(new Blow(Meter.STEP / 2.0, 0, 0.75));
       }
       case TRIPLET -> {
         for (int k = 0; k < 3; k++) {
-          out.add(new Stroke(k / 3.0, 0, k == 0 ? 1 : 0.7));
+          out.add(new Blow(k * Meter.STEP / 3.0, 0, k == 0 ? 1 : 0.7));
         }
       }
       case CRESCENDO -> {
         for (int k = 0; k < 4; k++) {
-          out.add(new Stroke(k / 2.0, 0, 0.4 + 0.2 * k));
+          out.add(new Blow(k * Meter.STEP / 2.0, 0, 0.4 + 0.2 * k));
         }
       }
-      default -> out.add(new Stroke(0, 0, 1));
+      default -> out.add(new Blow(0, 0, 1));
     }
     return out;
   }

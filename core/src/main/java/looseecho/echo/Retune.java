@@ -31,8 +31,8 @@ public final class Retune {
     List<TemplateSection> sections =
         each(
             t,
-            h -> h.at(h.step(), h.offsetMs() * scale),
-            n -> n.at(n.step(), n.offsetMs() * scale));
+            h -> h.at(h.tick(), h.offsetMs() * scale),
+            n -> n.at(n.tick(), n.offsetMs() * scale));
     return new Edited(
         new Template(bpm, t.meter(), t.key(), beats, sections),
         String.format(
@@ -46,7 +46,7 @@ public final class Retune {
 
   /** All sections with every hit and note changed. */
   private static List<TemplateSection> each(
-      Template t, UnaryOperator<StepHit> hit, UnaryOperator<StepNote> note) {
+      Template t, UnaryOperator<Stroke> hit, UnaryOperator<Tone> note) {
     return t.sections().stream()
         .map(
             s ->

@@ -3,15 +3,16 @@ package looseecho.echo;
 import java.util.ArrayList;
 import java.util.List;
 import looseecho.activity.Lane;
+import looseecho.pulse.Grid;
 
 /**
- * A part tapped in over a loop: every tap goes to the nearest step, and how early or late it came
- * is kept, as much of it as the person wants.
+ * A part tapped in over a loop: every tap goes to the nearest line of the grid, and how early or
+ * late it came is kept, as much of it as the person wants.
  *
  * @param hits the taps as hits of the section, in order
  * @param errorsMs how late (positive) or early each tap was, in the same order
  */
-public record TapIn(List<StepHit> hits, List<Double> errorsMs) {
+public record TapIn(List<Stroke> hits, List<Double> errorsMs) {
   /** One tap, in seconds of the music. */
   public record Tap(double time, int velocity) {}
 
@@ -21,34 +22,29 @@ public record TapIn(List<StepHit> hits, List<Double> errorsMs) {
   }
 
   /**
-   * Places taps on the steps of a section; those outside it are left out. Of two on one step the
+   * Places taps on the grid of a section; those outside it are left out. Of two on one place the
    * later stays.
    *
    * @param strength how far each is pulled to its step, 0 as tapped .. 1 on the grid
    */
-  public static TapIn of(Template t, int section, List<Tap> taps, double strength) {
-    int steps = t.sections().get(section).beats() * t.meter().stepsPerBeat();
-    List<StepHit> hits = new ArrayList<>();
+  public static TapIn of(Template t, int section, List<Tap> taps, Grid grid, double strength) {
+    int end = t.ticks(section);
+    List<Stroke> hits = new ArrayList<>();
     List<Double> errors = new ArrayList<>();
     for (Tap tap : taps) {
-      int best = 0;
-      for (int s = 0; s < steps; s++) {
-        double d = Math.abs(t.time(section, s, 0) - tap.time());
-        best = d < Math.abs(t.time(section, best, 0) - tap.time()) ? s : best;
-      }
-      double error = 1000 * (tap.time() - t.time(section, best, 0));
-      double half = 500 * (t.time(section, 1, 0) - t.time(section, 0, 0));
-      if (Math.abs(error) > half + 1) {
+      double at = t.tick(section, tap.time());
+      int tick = grid.nearest(at);
+      if (tick < 0 || tick >= end) {
         continue;
       }
-      int step = best;
+      double error = 1000 * (tap.time() - t.time(section, tick, 0));
       for (int i = hits.size() - 1; i >= 0; i--) {
-        if (hits.get(i).step() == step) {
+        if (hits.get(i).tick() == tick) {
           hits.remove(i);
           errors.remove(i);
         }
       }
-      hits.add(new StepHit(step, error * (1 - strength), tap.velocity()));
+      hits.add(new Stroke(tick, error * (1 - strength), tap.velocity()));
       errors.add(error);
     }
     return new TapIn(hits, errors);

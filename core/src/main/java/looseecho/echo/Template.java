@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import looseecho.notes.Key;
+import looseecho.pulse.BarGrid;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Meter;
 import looseecho.reading.Limits;
@@ -27,9 +28,9 @@ public record Template(
     Objects.requireNonNull(meter, "meter must not be null");
     Objects.requireNonNull(key, "key must not be null");
     long sum = sections.stream().mapToLong(TemplateSection::beats).sum();
-    Limits.within("beats", sum, 0, Limits.BEATS);
+    Limits.within("beats", (double) sum, 0, Limits.BEATS);
     Limits.within(
-        "events", sections.stream().mapToLong(TemplateSection::events).sum(), 0, Limits.EVENTS);
+        "events", sections.stream().mapToInt(TemplateSection::events).sum(), 0, Limits.EVENTS);
     if (sum + 1 != beats.size()) {
       throw new IllegalArgumentException(
           "sections have " + sum + " beats, the map " + (beats.size() - 1));
@@ -45,12 +46,45 @@ public record Template(
     return sum;
   }
 
-  /** Seconds of a step of a section, the offset included. */
-  public double time(int section, double step, double offsetMs) {
-    double beat = firstBeat(section) + step / meter.stepsPerBeat();
+  /** The bars of a section. */
+  public BarGrid grid(int section) {
+    int first = firstBeat(section);
+    return BarGrid.of(meter, beats.subList(first, first + sections.get(section).beats()));
+  }
+
+  /** Ticks of a section. */
+  public int ticks(int section) {
+    return sections.get(section).beats() * meter.ticksPerBeat();
+  }
+
+  /** Seconds at which something sounds. */
+  public double time(int section, Placed event) {
+    return time(section, event.tick(), event.offsetMs());
+  }
+
+  /** Seconds of a place of a section in ticks, the offset included. */
+  public double time(int section, double tick, double offsetMs) {
+    double beat = firstBeat(section) + tick / meter.ticksPerBeat();
     int i = (int) Math.max(0, Math.min(beats.size() - 2, Math.floor(beat)));
     double start = beats.get(i).time();
     return start + (beat - i) * (beats.get(i + 1).time() - start) + offsetMs / 1000;
+  }
+
+  /** Ticks from a section's start at a time in seconds, also beyond its ends. */
+  public double tick(int section, double time) {
+    int low = 0;
+    int high = beats.size() - 2;
+    while (low < high) {
+      int mid = (low + high + 1) >>> 1;
+      if (beats.get(mid).time() <= time) {
+        low = mid;
+      } else {
+        high = mid - 1;
+      }
+    }
+    double start = beats.get(low).time();
+    double beat = low + (time - start) / (beats.get(low + 1).time() - start);
+    return (beat - firstBeat(section)) * meter.ticksPerBeat();
   }
 
   /** The same with another section in a place. */
@@ -88,7 +122,7 @@ public record Template(
             s ->
                 sections.get(s).drums().values().stream()
                     .flatMap(List::stream)
-                    .mapToDouble(h -> time(s, h.step(), h.offsetMs())))
+                    .mapToDouble(h -> time(s, h)))
         .toArray();
   }
 
@@ -101,8 +135,8 @@ public record Template(
     return meter.beats();
   }
 
-  /** Steps of a whole bar. */
-  public int stepsPerBar() {
-    return meter.stepsPerBar();
+  /** Ticks of a whole bar. */
+  public int ticksPerBar() {
+    return meter.ticksPerBar();
   }
 }

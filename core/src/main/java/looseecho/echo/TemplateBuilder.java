@@ -13,6 +13,8 @@ import looseecho.notes.Chord;
 import looseecho.notes.Line;
 import looseecho.notes.Note;
 import looseecho.pulse.Beat;
+import looseecho.pulse.Grid;
+import looseecho.pulse.Meter;
 import looseecho.pulse.Pulse;
 
 /**
@@ -22,6 +24,7 @@ import looseecho.pulse.Pulse;
 public final class TemplateBuilder {
   private static final int CHORD_LOW = 55; // lowest pitch of a chord, G3
   private static final int CHORD_LOUDNESS = 72;
+  private static final int SHORTEST = Meter.STEP / 4;
 
   /** Empty when no beat was heard. */
   public Optional<Template> build(Analysis a) {
@@ -56,61 +59,63 @@ public final class TemplateBuilder {
 
   private static TemplateSection section(
       Analysis a, Pulse p, Section s, int firstBeat, int endBeat) {
-    int steps = (endBeat - firstBeat) * p.stepsPerBeat();
-    Map<Lane, List<StepHit>> drums = new EnumMap<>(Lane.class);
+    int ticks = (endBeat - firstBeat) * p.meter().value().ticksPerBeat();
+    Map<Lane, List<Stroke>> drums = new EnumMap<>(Lane.class);
     for (Hit h : a.hits()) {
-      int step = step(p, h.time(), firstBeat);
-      if (step >= 0 && step < steps) {
+      int tick = tick(p, h.time(), firstBeat);
+      if (tick >= 0 && tick < ticks) {
         drums
             .computeIfAbsent(h.lane(), l -> new ArrayList<>())
-            .add(new StepHit(step, offset(p, h.time(), firstBeat, step), h.velocity()));
+            .add(new Stroke(tick, offset(p, h.time(), firstBeat, tick), h.velocity()));
       }
     }
-    Map<Line, List<StepNote>> lines = new EnumMap<>(Line.class);
-    lines.put(Line.BASS, notes(p, a.tonality().bass(), firstBeat, steps));
-    lines.put(Line.RIFF, notes(p, a.tonality().riff(), firstBeat, steps));
-    lines.put(Line.CHORDS, chords(p, a.tonality().chords(), firstBeat, steps));
+    Map<Line, List<Tone>> lines = new EnumMap<>(Line.class);
+    lines.put(Line.BASS, notes(p, a.tonality().bass(), firstBeat, ticks));
+    lines.put(Line.RIFF, notes(p, a.tonality().riff(), firstBeat, ticks));
+    lines.put(Line.CHORDS, chords(p, a.tonality().chords(), firstBeat, ticks));
     return new TemplateSection(s.label(), s.role(), endBeat - firstBeat, drums, lines);
   }
 
-  private static List<StepNote> notes(Pulse p, List<Note> heard, int firstBeat, int steps) {
-    List<StepNote> out = new ArrayList<>();
+  private static List<Tone> notes(Pulse p, List<Note> heard, int firstBeat, int ticks) {
+    List<Tone> out = new ArrayList<>();
     for (Note n : heard) {
-      int step = step(p, n.start(), firstBeat);
-      if (step >= 0 && step < steps) {
-        double length =
-            Math.max(0.25, (p.beatsAt(n.end()) - p.beatsAt(n.start())) * p.stepsPerBeat());
+      int tick = tick(p, n.start(), firstBeat);
+      if (tick >= 0 && tick < ticks) {
+        double beats = p.beatsAt(n.end()) - p.beatsAt(n.start());
+        int length = (int) Math.max(SHORTEST, Math.round(beats * p.meter().value().ticksPerBeat()));
         double slide = n.glide().map(g -> g.from() - n.pitch()).orElse(0.0);
         double slideMs = n.glide().map(g -> 1000 * (g.end() - g.start())).orElse(0.0);
-        double offset = offset(p, n.start(), firstBeat, step);
-        out.add(new StepNote(step, offset, length, n.pitch(), n.velocity(), slide, slideMs));
+        double offset = offset(p, n.start(), firstBeat, tick);
+        out.add(new Tone(tick, offset, length, n.pitch(), n.velocity(), slide, slideMs));
       }
     }
     return out;
   }
 
   /** Chords as notes, close together around middle C, the root below. */
-  private static List<StepNote> chords(Pulse p, List<Chord> heard, int firstBeat, int steps) {
-    List<StepNote> out = new ArrayList<>();
+  private static List<Tone> chords(Pulse p, List<Chord> heard, int firstBeat, int ticks) {
+    List<Tone> out = new ArrayList<>();
     for (Chord c : heard) {
-      int step = Math.max(0, step(p, c.start(), firstBeat));
-      int end = Math.min(steps, step(p, c.end(), firstBeat));
-      if (!c.sounds() || step >= end) {
+      int tick = Math.max(0, tick(p, c.start(), firstBeat));
+      int end = Math.min(ticks, tick(p, c.end(), firstBeat));
+      if (!c.sounds() || tick >= end) {
         continue;
       }
       for (int tone : c.kind().tones()) {
         int pitch = CHORD_LOW + Math.floorMod(c.root() + tone - CHORD_LOW, 12);
-        out.add(new StepNote(step, 0, end - step, pitch, CHORD_LOUDNESS));
+        out.add(new Tone(tick, 0, end - tick, pitch, CHORD_LOUDNESS));
       }
     }
     return out;
   }
 
-  private static int step(Pulse p, double time, int firstBeat) {
-    return (int) Math.round((p.beatsAt(time) - firstBeat) * p.stepsPerBeat());
+  /** The nearest sixteenth, in ticks. */
+  private static int tick(Pulse p, double time, int firstBeat) {
+    return Grid.SIXTEENTH.nearest((p.beatsAt(time) - firstBeat) * p.meter().value().ticksPerBeat());
   }
 
-  private static double offset(Pulse p, double time, int firstBeat, int step) {
-    return 1000 * (time - p.timeAt(firstBeat + (double) step / p.stepsPerBeat()));
+  private static double offset(Pulse p, double time, int firstBeat, int tick) {
+    double beats = (double) tick / p.meter().value().ticksPerBeat();
+    return 1000 * (time - p.timeAt(firstBeat + beats));
   }
 }

@@ -71,11 +71,11 @@ public final class TemplateMerge {
 
   private static TemplateSection section(
       TemplateSection was, TemplateSection is, TemplateSection own) {
-    Map<Lane, List<StepHit>> drums = new EnumMap<>(Lane.class);
+    Map<Lane, List<Stroke>> drums = new EnumMap<>(Lane.class);
     for (Lane lane : Lane.values()) {
       drums.put(lane, chosen(was.hits(lane), is.hits(lane), own.hits(lane)));
     }
-    Map<Line, List<StepNote>> lines = new EnumMap<>(Line.class);
+    Map<Line, List<Tone>> lines = new EnumMap<>(Line.class);
     for (Line line : Line.values()) {
       lines.put(line, chosen(was.notes(line), is.notes(line), own.notes(line)));
     }

@@ -23,8 +23,8 @@ public record TemplateSection(
     String label,
     String role,
     int beats,
-    Map<Lane, List<StepHit>> drums,
-    Map<Line, List<StepNote>> lines) {
+    Map<Lane, List<Stroke>> drums,
+    Map<Line, List<Tone>> lines) {
   public TemplateSection {
     Limits.text("label", label);
     Limits.text("role", role);
@@ -50,35 +50,35 @@ public record TemplateSection(
   }
 
   /** Hits of a lane; empty when it is not played. */
-  public List<StepHit> hits(Lane lane) {
+  public List<Stroke> hits(Lane lane) {
     return drums.getOrDefault(lane, List.of());
   }
 
   /** Notes of a line; empty when it is not played. */
-  public List<StepNote> notes(Line line) {
+  public List<Tone> notes(Line line) {
     return lines.getOrDefault(line, List.of());
   }
 
   /** The section with other hits in one lane. */
-  public TemplateSection with(Lane lane, List<StepHit> hits) {
-    Map<Lane, List<StepHit>> copy = new HashMap<>(drums);
+  public TemplateSection with(Lane lane, List<Stroke> hits) {
+    Map<Lane, List<Stroke>> copy = new HashMap<>(drums);
     copy.put(lane, hits);
     return new TemplateSection(label, role, beats, copy, lines);
   }
 
   /** The section with other notes in one line. */
-  public TemplateSection with(Line line, List<StepNote> notes) {
-    Map<Line, List<StepNote>> copy = new HashMap<>(lines);
+  public TemplateSection with(Line line, List<Tone> notes) {
+    Map<Line, List<Tone>> copy = new HashMap<>(lines);
     copy.put(line, notes);
     return new TemplateSection(label, role, beats, drums, copy);
   }
 
   /** The section with another length and all its parts changed in one way. */
   TemplateSection changed(
-      int newBeats, UnaryOperator<List<StepHit>> hits, UnaryOperator<List<StepNote>> notes) {
-    Map<Lane, List<StepHit>> d = new HashMap<>();
+      int newBeats, UnaryOperator<List<Stroke>> hits, UnaryOperator<List<Tone>> notes) {
+    Map<Lane, List<Stroke>> d = new HashMap<>();
     drums.forEach((lane, all) -> d.put(lane, hits.apply(all)));
-    Map<Line, List<StepNote>> l = new HashMap<>();
+    Map<Line, List<Tone>> l = new HashMap<>();
     lines.forEach((line, all) -> l.put(line, notes.apply(all)));
     return new TemplateSection(label, role, newBeats, d, l);
   }

@@ -30,34 +30,31 @@ public enum Turn {
    * the stretch that they fill; twice and half as long keep the first in its place. Notes beyond
    * the section's end are left out, and offsets stay with their notes.
    *
-   * @param sectionSteps length of the section
+   * @param sectionTicks length of the section
    */
-  public List<StepNote> apply(List<StepNote> notes, Key key, int sectionSteps) {
+  public List<Tone> apply(List<Tone> notes, Key key, int sectionTicks) {
     if (notes.isEmpty()) {
       return List.of();
     }
-    int first = notes.stream().mapToInt(StepNote::step).min().orElseThrow();
-    double end = notes.stream().mapToDouble(n -> n.step() + n.lengthSteps()).max().orElseThrow();
+    int first = notes.stream().mapToInt(Tone::tick).min().orElseThrow();
+    int end = notes.stream().mapToInt(Tone::end).max().orElseThrow();
     int home = notes.get(0).pitch();
-    List<StepNote> out = new ArrayList<>();
-    for (StepNote n : notes) {
-      StepNote turned =
+    List<Tone> out = new ArrayList<>();
+    for (Tone n : notes) {
+      Tone turned =
           switch (this) {
             case UPSIDE_DOWN -> n.pitched(inside(mirrored(n.pitch(), home, key)));
-            case BACKWARDS ->
-                n.at(
-                    (int) Math.max(0, Math.round(first + end - n.step() - n.lengthSteps())),
-                    n.offsetMs());
+            case BACKWARDS -> n.at(Math.max(0, first + end - n.end()), n.offsetMs());
             case OCTAVE_UP -> n.pitched(inside(n.pitch() + 12));
             case OCTAVE_DOWN -> n.pitched(inside(n.pitch() - 12));
             case STEP_UP -> n.pitched(inside(key.moved(n.pitch(), 1)));
             case STEP_DOWN -> n.pitched(inside(key.moved(n.pitch(), -1)));
             case TWICE_AS_LONG ->
-                n.at(first + 2 * (n.step() - first), n.offsetMs()).lasting(2 * n.lengthSteps());
+                n.at(first + 2 * (n.tick() - first), n.offsetMs()).lasting(2 * n.lengthTicks());
             case HALF_AS_LONG ->
-                n.at(first + (n.step() - first) / 2, n.offsetMs()).lasting(n.lengthSteps() / 2);
+                n.at(first + (n.tick() - first) / 2, n.offsetMs()).lasting(n.lengthTicks() / 2);
           };
-      if (turned.step() < sectionSteps) {
+      if (turned.tick() < sectionTicks) {
         out.add(turned);
       }
     }

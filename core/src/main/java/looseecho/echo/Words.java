@@ -1,6 +1,7 @@
 package looseecho.echo;
 
 import java.util.Locale;
+import looseecho.pulse.Meter;
 
 /** How a musician says numbers. */
 public final class Words {
@@ -22,6 +23,22 @@ public final class Words {
     return Math.abs(ms) < ON_GRID_MS
         ? words
         : words + ", " + Math.round(100 * Math.abs(ms) / stepMs) + " % of a step";
+  }
+
+  /** Where in a bar something lies, from its tick there: "step 5", "step 7½", "step 3⅓". */
+  public static String step(int inBar) {
+    int rest = inBar % Meter.STEP;
+    String part =
+        switch (rest * 12 / Meter.STEP) {
+          case 0 -> "";
+          case 3 -> "¼";
+          case 4 -> "⅓";
+          case 6 -> "½";
+          case 8 -> "⅔";
+          case 9 -> "¾";
+          default -> String.format(Locale.ROOT, ".%02d", 100 * rest / Meter.STEP);
+        };
+    return "step " + (inBar / Meter.STEP + 1) + part;
   }
 
   /** "2 bars", "1.5 bars", "1 bar". */

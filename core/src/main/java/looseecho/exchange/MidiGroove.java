@@ -18,16 +18,20 @@ import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
 import looseecho.activity.Lane;
 import looseecho.echo.GrooveLift;
+import looseecho.pulse.BarGrid;
+import looseecho.pulse.Grid;
+import looseecho.pulse.Meter;
 
 /**
  * Reads the groove of a Standard MIDI File: drum notes (channel 10, General MIDI percussion)
  * against the sixteenths of its bars, in whatever meter, at its first tempo.
  */
 public final class MidiGroove {
-  private static final int STEPS = 16;
   private static final int DEFAULT_US = 500_000;
   private static final long MOST_BYTES = 32L << 20;
   private static final int SMALLEST = 6; // a 64th, as a power of two
+  private static final int MOST_BARS = 100_000;
+  private static final double LAST_TICK = 1e9;
 
   private MidiGroove() {}
 
@@ -50,9 +54,9 @@ public final class MidiGroove {
     if (sequence.getDivisionType() != Sequence.PPQ || sequence.getResolution() < 1) {
       throw new IOException(file.getFileName() + " counts in film frames and has no beats.");
     }
-    double stepTicks = sequence.getResolution() / 4.0;
-    double msPerTick = tempo(sequence) / 1000.0 / sequence.getResolution();
-    TreeMap<Long, Integer> meters = meters(sequence);
+    double scale = (double) Meter.QUARTER / sequence.getResolution();
+    double msPerTick = tempo(sequence) / 1000.0 / Meter.QUARTER;
+    BarGrid grid = grid(sequence, scale);
     Map<Lane, Map<Integer, List<double[]>>> all = new EnumMap<>(Lane.class);
     for (Track track : sequence.getTracks()) {
       for (int i = 0; i < track.size(); i++) {
@@ -61,13 +65,11 @@ public final class MidiGroove {
             && m.getCommand() == ShortMessage.NOTE_ON
             && m.getChannel() == MidiSong.DRUMS
             && m.getData2() > 0) {
-          Map.Entry<Long, Integer> meter = meters.floorEntry((long) (e.getTick() + stepTicks / 2));
-          long tick = e.getTick() - meter.getKey();
-          long step = Math.round(tick / stepTicks);
-          double ms = (tick - step * stepTicks) * msPerTick;
+          double tick = e.getTick() * scale;
+          int line = Grid.SIXTEENTH.nearest(tick);
           lane(m.getData1(), all)
-              .computeIfAbsent((int) (step % meter.getValue()), k -> new ArrayList<>())
-              .add(new double[] {ms, m.getData2()});
+              .computeIfAbsent(grid.spot(line).inBar(), k -> new ArrayList<>())
+              .add(new double[] {(tick - line) * msPerTick, m.getData2()});
         }
       }
     }
@@ -78,36 +80,43 @@ public final class MidiGroove {
     all.forEach(
         (lane, steps) -> {
           Map<Integer, GrooveLift.Feel> feel = new TreeMap<>();
-          steps.forEach((step, hits) -> feel.put(step, mean(hits)));
+          steps.forEach((place, hits) -> feel.put(place, mean(hits)));
           lanes.put(lane, feel);
         });
-    return new GrooveLift(usual(meters, sequence.getTickLength()), lanes);
+    return new GrooveLift(usual(grid), lanes);
   }
 
-  /** Sixteenths of a bar from each time signature on; four quarters where there is none. */
-  private static TreeMap<Long, Integer> meters(Sequence sequence) {
-    TreeMap<Long, Integer> out = new TreeMap<>(Map.of(0L, STEPS));
+  /** The file's bars by its time signatures; four quarters where there is none. */
+  private static BarGrid grid(Sequence sequence, double scale) {
+    TreeMap<Integer, Integer> lengths = new TreeMap<>(Map.of(0, Meter.FOUR_FOUR.ticksPerBar()));
     for (Track track : sequence.getTracks()) {
       for (int i = 0; i < track.size(); i++) {
         if (track.get(i).getMessage() instanceof MetaMessage m && m.getType() == 0x58) {
           byte[] d = m.getData();
           boolean whole = d.length >= 2 && d[0] > 0 && d[1] >= 0 && d[1] <= SMALLEST;
-          if (whole && STEPS * d[0] >> d[1] > 0) {
-            out.put(track.get(i).getTick(), STEPS * d[0] >> d[1]);
+          if (whole && 4 * Meter.QUARTER * d[0] >> d[1] >= Meter.STEP) {
+            double at = Math.min(LAST_TICK, track.get(i).getTick() * scale);
+            lengths.put((int) at, 4 * Meter.QUARTER * d[0] >> d[1]);
           }
         }
       }
     }
-    return out;
+    int end = (int) Math.min(LAST_TICK, sequence.getTickLength() * scale);
+    List<Integer> bars = new ArrayList<>();
+    for (Map.Entry<Integer, Integer> m : lengths.entrySet()) {
+      Integer next = lengths.higherKey(m.getKey());
+      int until = next == null ? Math.max(end, m.getKey() + 1) : next;
+      for (int at = m.getKey(); at < until && bars.size() < MOST_BARS; at += m.getValue()) {
+        bars.add(next == null ? m.getValue() : Math.min(m.getValue(), until - at));
+      }
+    }
+    return BarGrid.of(bars.stream().mapToInt(b -> b).toArray());
   }
 
   /** The bar that lasts longest in the file; a lead-in may have one of its own. */
-  private static int usual(TreeMap<Long, Integer> meters, long end) {
+  private static int usual(BarGrid grid) {
     Map<Integer, Long> ticks = new TreeMap<>();
-    for (Map.Entry<Long, Integer> m : meters.entrySet()) {
-      Long next = meters.higherKey(m.getKey());
-      ticks.merge(m.getValue(), (next == null ? end : next) - m.getKey(), Long::sum);
-    }
+    grid.bars().forEach(b -> ticks.merge(b.ticks(), (long) b.ticks(), Long::sum));
     return ticks.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow().getKey();
   }
 

@@ -13,10 +13,10 @@ import looseecho.audio.WavStream;
 import looseecho.disk.Outputs;
 import looseecho.disk.WholeFile;
 import looseecho.echo.Ornament;
-import looseecho.echo.StepHit;
-import looseecho.echo.StepNote;
+import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
+import looseecho.echo.Tone;
 import looseecho.mix.Bus;
 import looseecho.mix.EchoRenderer;
 import looseecho.notes.Line;
@@ -127,9 +127,9 @@ public final class TemplateExport {
       TemplateSection section = t.sections().get(s);
       markers.add(new MidiSong.Marker(t.time(s, 0, 0), section.label() + " " + section.role()));
       for (Lane lane : Lane.values()) {
-        for (StepHit h : section.hits(lane)) {
-          for (Ornament.Stroke k : h.ornament().strokes()) {
-            double time = Math.max(0, t.time(s, h.step() + k.steps(), h.offsetMs() + k.ms()));
+        for (Stroke h : section.hits(lane)) {
+          for (Ornament.Blow k : h.manner().ornament().blows(h.manner().flamMs())) {
+            double time = Math.max(0, t.time(s, h.tick() + k.ticks(), h.offsetMs() + k.ms()));
             int velocity = (int) Math.max(1, Math.round(h.velocity() * k.loudness()));
             drums
                 .computeIfAbsent(lane, l -> new ArrayList<>())
@@ -138,7 +138,7 @@ public final class TemplateExport {
         }
       }
       for (Line line : Line.values()) {
-        for (StepNote n : section.notes(line)) {
+        for (Tone n : section.notes(line)) {
           lines.computeIfAbsent(line, l -> new ArrayList<>()).add(event(t, s, n));
         }
       }
@@ -146,14 +146,15 @@ public final class TemplateExport {
     return MidiSong.of(t.beats(), t.meter(), t.key(), markers, drums, lines);
   }
 
-  private static double lasting(Template t, int section, StepHit h) {
-    double cut = t.time(section, h.step() + h.lengthSteps(), 0) - t.time(section, h.step(), 0);
-    return h.lengthSteps() == 0 ? DRUM_SECONDS : cut;
+  private static double lasting(Template t, int section, Stroke h) {
+    int ticks = h.manner().lengthTicks();
+    double cut = t.time(section, h.tick() + ticks, 0) - t.time(section, h.tick(), 0);
+    return ticks == 0 ? DRUM_SECONDS : cut;
   }
 
-  private static MidiSong.Event event(Template t, int section, StepNote n) {
-    double start = Math.max(0, t.time(section, n.step(), n.offsetMs()));
-    double end = t.time(section, n.step() + n.lengthSteps(), n.offsetMs());
+  private static MidiSong.Event event(Template t, int section, Tone n) {
+    double start = Math.max(0, t.time(section, n));
+    double end = t.time(section, n.end(), n.offsetMs());
     MidiSong.Slide slide =
         n.slide() == 0 ? null : new MidiSong.Slide(n.slide(), start, start + n.slideMs() / 1000);
     return new MidiSong.Event(start, Math.max(0.02, end - start), n.pitch(), n.velocity(), slide);

@@ -70,8 +70,8 @@ record BarFeatures(
     MelSpectra mel = m.mel();
     int lanes = Lane.HEARD.size();
     double[] row = new double[GROUPS + lanes + 12];
-    int a = Math.max(0, (int) Math.round(from * MelSpectra.FPS));
-    int b = Math.min(mel.frames(), Math.max(a + 1, (int) Math.round(to * MelSpectra.FPS)));
+    int a = Math.max(0, MelSpectra.FRAMES.nearest(from));
+    int b = Math.min(mel.frames(), Math.max(a + 1, MelSpectra.FRAMES.nearest(to)));
     for (int n = a; n < b; n++) {
       for (int k = 0; k < MelSpectra.BANDS; k++) {
         row[k * GROUPS / MelSpectra.BANDS] += mel.band(n, k) / (b - a);
@@ -123,8 +123,8 @@ record BarFeatures(
 
   /** Power mean of the frame levels, in decibels. */
   private static double level(MelSpectra mel, double from, double to) {
-    int a = Math.max(0, (int) Math.round(from * MelSpectra.FPS));
-    int b = Math.min(mel.frames(), Math.max(a + 1, (int) Math.round(to * MelSpectra.FPS)));
+    int a = Math.max(0, MelSpectra.FRAMES.nearest(from));
+    int b = Math.min(mel.frames(), Math.max(a + 1, MelSpectra.FRAMES.nearest(to)));
     double sum = 0;
     for (int n = a; n < b; n++) {
       sum += Math.pow(10, mel.decibels(n) / 10) / (b - a);

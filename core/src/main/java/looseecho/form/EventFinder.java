@@ -34,18 +34,18 @@ final class EventFinder {
   private static List<Event> stops(MelSpectra mel, double start, double end) {
     List<Event> out = new ArrayList<>();
     int since = -1;
-    int last = Math.min(mel.frames(), (int) (end * MelSpectra.FPS));
-    for (int n = Math.max(0, (int) (start * MelSpectra.FPS)); n < last; n++) {
+    int last = Math.min(mel.frames(), MelSpectra.FRAMES.before(end));
+    for (int n = Math.max(0, MelSpectra.FRAMES.before(start)); n < last; n++) {
       boolean silent = mel.decibels(n) < SILENT_DB;
       if (silent && since < 0) {
         since = n;
       } else if (!silent && since >= 0) {
-        if ((n - since) / (double) MelSpectra.FPS >= MIN_STOP_SECONDS) {
+        if (MelSpectra.FRAMES.seconds(n - since) >= MIN_STOP_SECONDS) {
           out.add(
               new Event(
                   Event.Kind.STOP,
-                  (double) since / MelSpectra.FPS,
-                  (double) n / MelSpectra.FPS,
+                  MelSpectra.FRAMES.seconds(since),
+                  MelSpectra.FRAMES.seconds(n),
                   "everything stops",
                   1));
         }

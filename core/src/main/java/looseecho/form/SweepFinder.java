@@ -160,6 +160,6 @@ final class SweepFinder {
   }
 
   private static int frame(MelSpectra mel, double time) {
-    return Math.max(0, Math.min(mel.frames() - 1, (int) Math.round(time * MelSpectra.FPS)));
+    return MelSpectra.FRAMES.nearest(time, mel.frames());
   }
 }

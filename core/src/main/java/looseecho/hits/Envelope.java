@@ -15,7 +15,7 @@ final class Envelope {
   }
 
   int frame(double seconds) {
-    return (int) Math.round(seconds * MelSpectra.FPS);
+    return MelSpectra.FRAMES.nearest(seconds);
   }
 
   /** Natural logarithm of how much a band's amplitude rises at a frame. */

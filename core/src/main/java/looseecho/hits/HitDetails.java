@@ -78,6 +78,6 @@ public final class HitDetails {
     while (n < end && envelope.decibels(h.lane(), n) > top - DIED_DB) {
       n++;
     }
-    return (double) (n - start) / MelSpectra.FPS;
+    return MelSpectra.FRAMES.seconds(n - start);
   }
 }

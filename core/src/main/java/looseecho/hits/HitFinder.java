@@ -76,6 +76,7 @@ public final class HitFinder {
   /** All hits in order of time. */
   public List<Hit> find(Activities activity, Pulse pulse, Progress progress) {
     List<Hit> hits = new ArrayList<>();
+    Places places = new Places(pulse);
     for (Lane lane : Lane.HEARD) {
       progress.step("Picking the hits", (double) lane.ordinal() / Lane.HEARD.size());
       List<Peak> peaks = peaks(activity, lane, pulse);
@@ -87,7 +88,7 @@ public final class HitFinder {
         double caution = caution(lane, p, peaks);
         double threshold = Math.max(FAINTEST, Math.min(0.9, expected + shift + caution));
         if (p.height() >= threshold) {
-          hits.add(hit(lane, p, pulse, threshold));
+          hits.add(hit(lane, p, places, threshold));
         }
       }
     }
@@ -123,7 +124,8 @@ public final class HitFinder {
       if (v < FAINTEST || v < a.lane(lane, n - 1) || v <= a.lane(lane, n + 1)) {
         continue;
       }
-      double time = (n + Parabola.offset(a.lane(lane, n - 1), v, a.lane(lane, n + 1))) / 100;
+      double between = Parabola.offset(a.lane(lane, n - 1), v, a.lane(lane, n + 1));
+      double time = Activities.FRAMES.seconds(n + between);
       double beats = pulse.beatsAt(time);
       int beat = (int) Math.floor(beats + 0.5 / (GRID * pulse.stepsPerBeat()));
       int inBeat = (int) Math.round((beats - beat) * GRID * pulse.stepsPerBeat());
@@ -136,7 +138,7 @@ public final class HitFinder {
               at.bar(),
               (at.position() - 1) * GRID * pulse.stepsPerBeat() + inBeat);
       int last = out.size() - 1;
-      if (last >= 0 && peak.time() - out.get(last).time() < APART / 100.0) {
+      if (last >= 0 && peak.time() - out.get(last).time() < Activities.FRAMES.seconds(APART)) {
         if (peak.height() > out.get(last).height()) {
           out.set(last, peak);
         }
@@ -198,9 +200,9 @@ public final class HitFinder {
     return heights;
   }
 
-  private static Hit hit(Lane lane, Peak p, Pulse pulse, double threshold) {
+  private static Hit hit(Lane lane, Peak p, Places places, double threshold) {
     int velocity = (int) Math.round(Math.max(1, Math.min(127, 127 * p.velocity())));
-    Place place = Place.of(p.time(), pulse);
+    Place place = places.at(p.time());
     double confidence = Math.min(1, 0.5 + 0.5 * (p.height() - threshold) / (1 - threshold));
     return new Hit(
         lane, p.time(), velocity, place.bar(), place.step(), place.offsetMs(), confidence);

@@ -56,11 +56,12 @@ public record HitMark(Kind kind, Lane lane, double time, Lane to, int velocity) 
   /** The hits after all decisions, in their order, in order of time. */
   public static List<Hit> apply(List<HitMark> marks, List<Hit> heard, Pulse pulse) {
     List<Hit> hits = new ArrayList<>(heard);
+    Places places = new Places(pulse);
     for (HitMark m : marks) {
       switch (m.kind()) {
         case ADD -> {
           hits.removeIf(h -> m.means(h));
-          Place p = Place.of(m.time(), pulse);
+          Place p = places.at(m.time());
           hits.add(new Hit(m.lane(), m.time(), m.velocity(), p.bar(), p.step(), p.offsetMs(), 1));
         }
         case DELETE -> hits.removeIf(h -> m.means(h));

@@ -47,8 +47,8 @@ final class ArrangementOperations {
   }
 
   private static Optional<Template> stop(Template t, int section, SplittableRandom r) {
-    int per = t.meter().stepsPerBeat();
-    int end = t.sections().get(section).beats() * per;
+    int per = t.meter().ticksPerBeat();
+    int end = t.ticks(section);
     return TimingOperations.changed(
         t, Arrangement.stop(t, section, Math.max(0, end - per), per).template());
   }

@@ -2,14 +2,18 @@ package looseecho.loose;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
+import java.util.TreeMap;
 import looseecho.echo.Edits;
-import looseecho.echo.StepNote;
 import looseecho.echo.Template;
+import looseecho.echo.Tone;
 import looseecho.echo.Turn;
 import looseecho.notes.Key;
 import looseecho.notes.Line;
+import looseecho.pulse.BarGrid;
+import looseecho.pulse.Meter;
 
 /** Other notes on the old rhythm. */
 final class NoteOperations {
@@ -51,61 +55,62 @@ final class NoteOperations {
 
   private NoteOperations() {}
 
-  private static Optional<Template> with(Template t, int section, Line line, List<StepNote> notes) {
+  private static Optional<Template> with(Template t, int section, Line line, List<Tone> notes) {
     return TimingOperations.changed(t, Edits.line(t, section, line, notes, "").template());
   }
 
-  private static int end(Template t, int section) {
-    return t.sections().get(section).beats() * t.meter().stepsPerBeat();
-  }
-
   private static Optional<Template> fourthBar(Template t, int section, Turn turn) {
-    int bar = t.stepsPerBar();
-    List<StepNote> out = new ArrayList<>();
-    List<StepNote> fourth = new ArrayList<>();
-    for (StepNote n : t.sections().get(section).notes(Line.RIFF)) {
-      (n.step() / bar % 4 == 3 ? fourth : out).add(n);
+    BarGrid grid = t.grid(section);
+    List<Tone> out = new ArrayList<>();
+    Map<Integer, List<Tone>> fourth = new TreeMap<>();
+    for (Tone n : t.sections().get(section).notes(Line.RIFF)) {
+      int bar = grid.indexAt(n.tick());
+      (bar % 4 == 3 ? fourth.computeIfAbsent(bar, b -> new ArrayList<>()) : out).add(n);
     }
-    int bars = t.sections().get(section).beats() / t.beatsPerBar();
-    for (int b = 3; b < bars; b += 4) {
-      int at = b;
-      List<StepNote> own = fourth.stream().filter(n -> n.step() / bar == at).toList();
-      out.addAll(turn.apply(own, t.key(), end(t, section)));
-    }
+    fourth.values().forEach(own -> out.addAll(turn.apply(own, t.key(), grid.ticks())));
     return fourth.isEmpty() ? Optional.empty() : with(t, section, Line.RIFF, out);
   }
 
   /** A walk on the scale; the same step of every second bar gets the same note, so it repeats. */
   private static Optional<Template> newTune(Template t, int section, SplittableRandom r) {
-    List<StepNote> riff = t.sections().get(section).notes(Line.RIFF);
+    List<Tone> riff = t.sections().get(section).notes(Line.RIFF);
     if (riff.isEmpty()) {
       return Optional.empty();
     }
     Key key = t.key();
+    BarGrid grid = t.grid(section);
     int low = riff.stream().mapToInt(n -> key.rung(n.pitch())).min().orElseThrow();
     int high =
         Math.max(low + 4, riff.stream().mapToInt(n -> key.rung(n.pitch())).max().orElseThrow());
-    int[] tune = new int[2 * t.stepsPerBar()];
+    int[] tune = new int[2 * t.meter().stepsPerBar()];
     int rung = (low + high) / 2;
     for (int s = 0; s < tune.length; s++) {
       rung += MOVES[r.nextInt(MOVES.length)] * (r.nextInt(3) == 0 ? 0 : 1);
       rung = rung > high ? 2 * high - rung : rung < low ? 2 * low - rung : rung;
       tune[s] = Math.max(low, Math.min(high, rung));
     }
-    List<StepNote> out =
-        riff.stream().map(n -> n.pitched(key.pitch(tune[n.step() % tune.length]))).toList();
+    List<Tone> out =
+        riff.stream().map(n -> n.pitched(key.pitch(tune[twoBars(grid, n) % tune.length]))).toList();
     return with(t, section, Line.RIFF, out);
+  }
+
+  /** The sixteenth of a note, counted over bars two by two. */
+  private static int twoBars(BarGrid grid, Tone n) {
+    int bar = grid.indexAt(n.tick());
+    int ticks = bar % 2 * grid.wholeBar() + grid.bars().get(bar).inBar(n.tick());
+    return Math.round(ticks / (float) Meter.STEP);
   }
 
   /** Moves chords, bass and riff of every fourth and third bar of four to a related degree. */
   private static Optional<Template> reharmonise(Template t, int section, SplittableRandom r) {
     int by = DEGREES[r.nextInt(DEGREES.length)];
+    BarGrid grid = t.grid(section);
     Template out = t;
     for (Line line : Line.values()) {
-      List<StepNote> moved = new ArrayList<>();
+      List<Tone> moved = new ArrayList<>();
       int octave = line == Line.BASS && by > 3 ? -t.key().scale().size() : 0;
-      for (StepNote n : t.sections().get(section).notes(line)) {
-        boolean there = n.step() / t.stepsPerBar() % 4 >= 2 && t.key().has(n.pitch());
+      for (Tone n : t.sections().get(section).notes(line)) {
+        boolean there = grid.indexAt(n.tick()) % 4 >= 2 && t.key().has(n.pitch());
         int pitch = t.key().moved(n.pitch(), by + octave);
         moved.add(there && pitch >= 24 && pitch < 120 ? n.pitched(pitch) : n);
       }
@@ -115,11 +120,13 @@ final class NoteOperations {
   }
 
   private static Optional<Template> liftBass(Template t, int section, SplittableRandom r) {
-    int bar = t.stepsPerBar();
-    int from = bar * 3 / 4 - r.nextInt(Math.max(1, bar / 8));
-    List<StepNote> out =
+    BarGrid grid = t.grid(section);
+    int bar = t.meter().stepsPerBar();
+    int from = (bar * 3 / 4 - r.nextInt(Math.max(1, bar / 8))) * Meter.STEP;
+    List<Tone> out =
         t.sections().get(section).notes(Line.BASS).stream()
-            .map(n -> n.step() % bar >= from && n.pitch() < 48 ? n.pitched(n.pitch() + 12) : n)
+            .map(
+                n -> grid.inBar(n.tick()) >= from && n.pitch() < 48 ? n.pitched(n.pitch() + 12) : n)
             .toList();
     return with(t, section, Line.BASS, out);
   }

@@ -7,10 +7,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import looseecho.activity.Lane;
-import looseecho.echo.StepHit;
-import looseecho.echo.StepNote;
+import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
+import looseecho.echo.Tone;
 import looseecho.mix.Sounds;
 import looseecho.notes.Line;
 
@@ -20,8 +20,8 @@ import looseecho.notes.Line;
  *
  * <p>Definitions, section by section over the sections that both have by letter (the second A is
  * held against the second A, a third one against the last there was), as 100 (1 - likeness).
- * Pattern: F-measure of the hits (lane and step). Notes: F-measure of riff and bass notes (line,
- * step, pitch class against the home note, so that a mere transposition counts as the same).
+ * Pattern: F-measure of the hits (lane and place). Notes: F-measure of riff and bass notes (line,
+ * place, pitch class against the home note, so that a mere transposition counts as the same).
  * Timing: mean difference of offset of the hits that both have, 20 ms or more counting as 100.
  * Arrangement: share of parts and beats that do not play where they did. Sounds: see {@link
  * SoundDistance}; against the built-in ones that every echo begins with.
@@ -66,15 +66,15 @@ public final class Originality {
 
   private static List<String> hits(TemplateSection s) {
     List<String> out = new ArrayList<>();
-    s.drums().forEach((lane, all) -> all.forEach(h -> out.add(lane + " " + h.step())));
+    s.drums().forEach((lane, all) -> all.forEach(h -> out.add(lane + " " + h.tick())));
     return out;
   }
 
   private static List<String> notes(TemplateSection s, int home) {
     List<String> out = new ArrayList<>();
     for (Line line : List.of(Line.BASS, Line.RIFF)) {
-      for (StepNote n : s.notes(line)) {
-        out.add(line + " " + n.step() + " " + Math.floorMod(n.pitch() - home, 12));
+      for (Tone n : s.notes(line)) {
+        out.add(line + " " + n.tick() + " " + Math.floorMod(n.pitch() - home, 12));
       }
     }
     return out;
@@ -105,11 +105,11 @@ public final class Originality {
     int count = 0;
     for (Pair p : pairs(a, b)) {
       for (Lane lane : p.exact().drums().keySet()) {
-        Map<Integer, StepHit> old = new HashMap<>();
-        p.exact().hits(lane).forEach(h -> old.put(h.step(), h));
-        for (StepHit h : p.echo().hits(lane)) {
-          if (old.containsKey(h.step())) {
-            sum += Math.min(WHOLE_MS, Math.abs(h.offsetMs() - old.get(h.step()).offsetMs()));
+        Map<Integer, Stroke> old = new HashMap<>();
+        p.exact().hits(lane).forEach(h -> old.put(h.tick(), h));
+        for (Stroke h : p.echo().hits(lane)) {
+          if (old.containsKey(h.tick())) {
+            sum += Math.min(WHOLE_MS, Math.abs(h.offsetMs() - old.get(h.tick()).offsetMs()));
             count++;
           }
         }

@@ -1,16 +1,21 @@
 package looseecho.loose;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.echo.Edits;
-import looseecho.echo.StepHit;
+import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.notes.Line;
+import looseecho.pulse.BarGrid;
+import looseecho.pulse.Grid;
+import looseecho.pulse.Meter;
 
 /** Other hits in the same style. Beat one of the kick and the back beat always stay. */
 final class PatternOperations {
@@ -66,32 +71,32 @@ final class PatternOperations {
 
   private PatternOperations() {}
 
-  private static int bars(Template t, int section) {
-    return Math.max(1, t.sections().get(section).beats() / t.beatsPerBar());
-  }
-
-  /** Moves the hits on one step of the bar to another, where nobody of the lane plays. */
-  private static Template moveStep(Template t, int section, Lane lane, int from, int to) {
-    int bar = t.stepsPerBar();
-    int end = t.sections().get(section).beats() * t.meter().stepsPerBeat();
-    List<StepHit> out = new ArrayList<>();
-    for (StepHit h : t.sections().get(section).hits(lane)) {
-      int moved = h.step() - from + to;
-      out.add(h.step() % bar == from && moved >= 0 && moved < end ? h.at(moved, h.offsetMs()) : h);
+  /** Moves the hits on one place of the bar to another, where nobody of the lane plays. */
+  private static Template move(Template t, int section, Lane lane, int from, int to) {
+    BarGrid grid = t.grid(section);
+    List<Stroke> out = new ArrayList<>();
+    for (Stroke h : t.sections().get(section).hits(lane)) {
+      BarGrid.Bar bar = grid.at(h.tick());
+      boolean moves = bar.inBar(h.tick()) == from && bar.has(to);
+      out.add(moves ? h.at(bar.tick(to), h.offsetMs()) : h);
     }
     return Edits.part(t, section, lane, out, "").template();
+  }
+
+  /** The sixteenths of a whole bar, in ticks. */
+  private static IntStream steps(Template t) {
+    return IntStream.range(0, t.meter().stepsPerBar()).map(s -> s * Meter.STEP);
   }
 
   private static Optional<Template> moveInfill(Template t, int section, SplittableRandom r) {
     for (Lane lane : INFILL) {
       List<Integer> taken = TimingOperations.regular(t, section, lane);
-      List<Integer> weak = taken.stream().filter(s -> s % t.meter().stepsPerBeat() != 0).toList();
-      List<Integer> free =
-          IntStream.range(0, t.stepsPerBar()).filter(s -> !taken.contains(s)).boxed().toList();
+      List<Integer> weak = taken.stream().filter(s -> s % t.meter().ticksPerBeat() != 0).toList();
+      List<Integer> free = steps(t).filter(s -> !taken.contains(s)).boxed().toList();
       if (!weak.isEmpty() && !free.isEmpty()) {
         int from = weak.get(r.nextInt(weak.size()));
         int to = free.get(r.nextInt(free.size()));
-        return Optional.of(moveStep(t, section, lane, from, to));
+        return Optional.of(move(t, section, lane, from, to));
       }
     }
     return Optional.empty();
@@ -99,34 +104,31 @@ final class PatternOperations {
 
   private static Optional<Template> swapAnchor(Template t, int section, SplittableRandom r) {
     List<Integer> kicks = TimingOperations.regular(t, section, Lane.KICK);
-    int beat = t.meter().stepsPerBeat();
-    List<Integer> anchors = kicks.stream().filter(s -> s != 0 && s % beat != 0).toList();
-    List<Integer> free =
-        IntStream.range(1, t.stepsPerBar())
-            .filter(s -> s % beat != 0 && !kicks.contains(s))
-            .boxed()
-            .toList();
+    int beat = t.meter().ticksPerBeat();
+    List<Integer> anchors = kicks.stream().filter(s -> s % beat != 0).toList();
+    List<Integer> free = steps(t).filter(s -> s % beat != 0 && !kicks.contains(s)).boxed().toList();
     if (anchors.isEmpty() || free.isEmpty()) {
       return Optional.empty();
     }
     int from = anchors.get(r.nextInt(anchors.size()));
-    return Optional.of(moveStep(t, section, Lane.KICK, from, free.get(r.nextInt(free.size()))));
+    return Optional.of(move(t, section, Lane.KICK, from, free.get(r.nextInt(free.size()))));
   }
 
   private static Optional<Template> answer(Template t, int section, SplittableRandom r) {
     Lane lane =
         t.sections().get(section).hits(Lane.PERCUSSION).isEmpty() ? Lane.SNARE : Lane.PERCUSSION;
-    int bar = t.stepsPerBar();
+    int bar = t.meter().stepsPerBar();
     int[] phrase = {
       bar / 2 + r.nextInt(Math.max(1, bar / 8)),
       bar * 3 / 4 - 1 + r.nextInt(2),
       bar - 2 + r.nextInt(2)
     };
-    List<StepHit> out = new ArrayList<>(t.sections().get(section).hits(lane));
+    List<Stroke> out = new ArrayList<>(t.sections().get(section).hits(lane));
     int was = out.size();
-    for (int b = 3; b < bars(t, section); b += 4) {
+    List<BarGrid.Bar> bars = t.grid(section).bars();
+    for (int b = 3; b < bars.size(); b += 4) {
       for (int i = 0; i < phrase.length; i++) {
-        addSoft(out, b * bar + phrase[i], SOFT + 10 * i);
+        addSoft(out, bars.get(b), phrase[i] * Meter.STEP, SOFT + 10 * i);
       }
     }
     return out.size() == was
@@ -134,23 +136,37 @@ final class PatternOperations {
         : Optional.of(Edits.part(t, section, lane, out, "").template());
   }
 
-  private static void addSoft(List<StepHit> hits, int step, int velocity) {
-    if (hits.stream().noneMatch(h -> h.step() == step)) {
-      hits.add(new StepHit(step, 0, velocity));
+  private static void addSoft(List<Stroke> hits, BarGrid.Bar bar, int inBar, int velocity) {
+    if (bar.has(inBar)) {
+      addSoft(hits, bar.tick(inBar), velocity);
+    }
+  }
+
+  private static void addSoft(List<Stroke> hits, int tick, int velocity) {
+    if (hits.stream().noneMatch(h -> Math.abs(h.tick() - tick) < Meter.STEP / 2)) {
+      hits.add(new Stroke(tick, 0, velocity));
     }
   }
 
   private static Optional<Template> thin(Template t, int section, SplittableRandom r) {
     Template out = t;
-    boolean[] drop = new boolean[t.stepsPerBar()];
-    for (int s = 0; s < drop.length; s++) {
-      drop[s] = s % t.meter().stepsPerBeat() != 0 && r.nextDouble() < 2 * THIN;
+    BarGrid grid = t.grid(section);
+    Set<Integer> drop = new HashSet<>();
+    for (int s = 0; s < t.meter().stepsPerBar(); s++) {
+      if (s % t.meter().stepsPerBeat() != 0 && r.nextDouble() < 2 * THIN) {
+        drop.add(s);
+      }
     }
     for (Lane lane : INFILL) {
-      List<StepHit> hits = t.sections().get(section).hits(lane);
-      double mean = hits.stream().mapToInt(StepHit::velocity).average().orElse(0);
-      List<StepHit> kept =
-          hits.stream().filter(h -> h.velocity() > mean || !drop[h.step() % drop.length]).toList();
+      List<Stroke> hits = t.sections().get(section).hits(lane);
+      double mean = hits.stream().mapToInt(Stroke::velocity).average().orElse(0);
+      List<Stroke> kept =
+          hits.stream()
+              .filter(
+                  h ->
+                      h.velocity() > mean
+                          || !drop.contains(Math.round(grid.inBar(h.tick()) / (float) Meter.STEP)))
+              .toList();
       out = Edits.part(out, section, lane, kept, "").template();
     }
     return TimingOperations.changed(t, out);
@@ -158,33 +174,24 @@ final class PatternOperations {
 
   private static Optional<Template> thicken(Template t, int section, SplittableRandom r) {
     TemplateSection s = t.sections().get(section);
-    int bar = t.stepsPerBar();
+    BarGrid grid = t.grid(section);
     List<Integer> nobody =
-        IntStream.range(0, bar)
-            .filter(
-                step ->
-                    s.drums().values().stream()
-                        .flatMap(List::stream)
-                        .noneMatch(h -> h.step() % bar == step))
-            .boxed()
-            .toList();
-    List<Integer> free =
-        nobody.isEmpty()
-            ? IntStream.range(0, bar)
-                .filter(
-                    step -> s.hits(Lane.PERCUSSION).stream().noneMatch(h -> h.step() % bar == step))
-                .boxed()
-                .toList()
-            : nobody;
+        free(t, grid, s.drums().values().stream().flatMap(List::stream).toList());
+    List<Integer> free = nobody.isEmpty() ? free(t, grid, s.hits(Lane.PERCUSSION)) : nobody;
     if (free.isEmpty() || s.drums().isEmpty()) {
       return Optional.empty();
     }
-    int step = free.get(r.nextInt(free.size()));
-    List<StepHit> out = new ArrayList<>(s.hits(Lane.PERCUSSION));
-    for (int b = 0; b < bars(t, section); b++) {
-      addSoft(out, b * bar + step, SOFT);
-    }
+    int place = free.get(r.nextInt(free.size()));
+    List<Stroke> out = new ArrayList<>(s.hits(Lane.PERCUSSION));
+    grid.bars().forEach(bar -> addSoft(out, bar, place, SOFT));
     return Optional.of(Edits.part(t, section, Lane.PERCUSSION, out, "").template());
+  }
+
+  /** Sixteenths of the bar, in ticks, on which none of the hits ever lies. */
+  private static List<Integer> free(Template t, BarGrid grid, List<Stroke> hits) {
+    Set<Integer> taken = new HashSet<>();
+    hits.forEach(h -> taken.add(Grid.SIXTEENTH.nearest(grid.inBar(h.tick()))));
+    return steps(t).filter(s -> !taken.contains(s)).boxed().toList();
   }
 
   /** A rising fill in the last bar, from where bass and riff are silent longest. */
@@ -192,7 +199,7 @@ final class PatternOperations {
     TemplateSection s = t.sections().get(section);
     int per = t.meter().stepsPerBeat();
     int end = s.beats() * per;
-    int from = Math.max(0, end - t.stepsPerBar());
+    int from = Math.max(0, end - t.meter().stepsPerBar());
     boolean[] busy = new boolean[end];
     for (Line line : List.of(Line.BASS, Line.RIFF)) {
       s.notes(line).stream().filter(n -> n.step() < end).forEach(n -> busy[n.step()] = true);
@@ -213,10 +220,10 @@ final class PatternOperations {
       return Optional.empty();
     }
     Lane lane = r.nextBoolean() ? Lane.TOM : Lane.SNARE;
-    List<StepHit> out = new ArrayList<>(s.hits(lane));
+    List<Stroke> out = new ArrayList<>(s.hits(lane));
     for (int k = 0; k < longest; k++) {
       if (k % 2 == 0 || r.nextDouble() < 0.6) {
-        addSoft(out, best + k, SOFT + 45 * k / longest);
+        addSoft(out, (best + k) * Meter.STEP, SOFT + 45 * k / longest);
       }
     }
     return Optional.of(Edits.part(t, section, lane, out, "").template());

@@ -6,8 +6,10 @@ import java.util.Optional;
 import java.util.SplittableRandom;
 import looseecho.activity.Lane;
 import looseecho.echo.Edits;
-import looseecho.echo.StepHit;
+import looseecho.echo.Stroke;
 import looseecho.echo.Template;
+import looseecho.pulse.BarGrid;
+import looseecho.pulse.Meter;
 
 /** Other offsets under the same hits. */
 final class TimingOperations {
@@ -42,19 +44,23 @@ final class TimingOperations {
     double shift = (r.nextBoolean() ? 1 : -1) * LEAN_MS * (0.6 + 0.8 * r.nextDouble());
     Template out = t;
     for (Lane lane : List.of(Lane.SNARE, Lane.CLAP)) {
-      out = shift(out, section, lane, (step) -> shift);
+      out = shift(out, section, lane, h -> shift);
     }
     return changed(t, out);
   }
 
   private static Optional<Template> breathe(Template t, int section, SplittableRandom r) {
-    double[] late = new double[t.stepsPerBar()];
-    for (int s = 0; s < late.length; s++) {
+    BarGrid grid = t.grid(section);
+    double[] late = new double[t.meter().stepsPerBar() + 1];
+    for (int s = 0; s < late.length - 1; s++) {
       late[s] = STEP_MS * (2 * r.nextDouble() - 1);
     }
+    late[late.length - 1] = late[0]; // nearest to the next bar's first step
     Template out = t;
     for (Lane lane : HATS) {
-      out = shift(out, section, lane, step -> late[step % late.length]);
+      out =
+          shift(
+              out, section, lane, h -> late[Math.round(grid.inBar(h.tick()) / (float) Meter.STEP)]);
     }
     return changed(t, out);
   }
@@ -68,13 +74,13 @@ final class TimingOperations {
   }
 
   private interface Shift {
-    double of(int step);
+    double of(Stroke h);
   }
 
   private static Template shift(Template t, int section, Lane lane, Shift by) {
-    List<StepHit> hits =
+    List<Stroke> hits =
         t.sections().get(section).hits(lane).stream()
-            .map(h -> h.at(h.step(), h.offsetMs() + by.of(h.step())))
+            .map(h -> h.at(h.tick(), h.offsetMs() + by.of(h)))
             .toList();
     return hits.isEmpty() ? t : Edits.part(t, section, lane, hits, "").template();
   }
@@ -83,19 +89,19 @@ final class TimingOperations {
     return before.equals(after) ? Optional.empty() : Optional.of(after);
   }
 
-  /** Hits of a lane by step of the bar, for lanes that play there in at least half of the bars. */
+  /** Places of the bar, in ticks, on which a lane plays in at least half of the bars. */
   static List<Integer> regular(Template t, int section, Lane lane) {
-    int bar = t.stepsPerBar();
-    int bars = Math.max(1, t.sections().get(section).beats() / t.beatsPerBar());
+    BarGrid grid = t.grid(section);
     Map<Integer, Long> counts =
         t.sections().get(section).hits(lane).stream()
             .collect(
                 java.util.stream.Collectors.groupingBy(
-                    h -> h.step() % bar,
+                    h -> grid.inBar(h.tick()),
                     java.util.TreeMap::new,
                     java.util.stream.Collectors.counting()));
+    int whole = Math.max(1, t.ticks(section) / grid.wholeBar());
     return counts.entrySet().stream()
-        .filter(e -> 2 * e.getValue() >= bars)
+        .filter(e -> 2 * e.getValue() >= whole)
         .map(Map.Entry::getKey)
         .toList();
   }

@@ -10,9 +10,9 @@ import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.echo.Ornament;
 import looseecho.echo.Part;
-import looseecho.echo.StepHit;
-import looseecho.echo.StepNote;
+import looseecho.echo.Stroke;
 import looseecho.echo.Template;
+import looseecho.echo.Tone;
 import looseecho.notes.Line;
 import looseecho.reading.Ordered;
 import looseecho.synth.ToneSound;
@@ -37,8 +37,7 @@ final class PartScore {
    * @param lasting samples after which it is cut off
    * @param note what is played; null for a drum
    */
-  private record Event(
-      int at, int length, int lasting, double gain, StepNote note, double seconds) {}
+  private record Event(int at, int length, int lasting, double gain, Tone note, double seconds) {}
 
   private final Strip strip;
   private final float[] shot; // of a drum; null for a line
@@ -79,11 +78,11 @@ final class PartScore {
   private static List<Event> hits(Template t, Lane lane, Strip strip, float[] shot) {
     List<Event> out = new ArrayList<>();
     for (int s = 0; s < t.sections().size(); s++) {
-      for (StepHit h : t.sections().get(s).hits(lane)) {
+      for (Stroke h : t.sections().get(s).hits(lane)) {
         double gain = strip.gain() * gain(h.velocity());
         int lasting = lasting(t, s, h);
-        for (Ornament.Stroke k : h.ornament().strokes()) {
-          int at = at(t.time(s, h.step() + k.steps(), h.offsetMs() + k.ms()));
+        for (Ornament.Blow k : h.manner().ornament().blows(h.manner().flamMs())) {
+          int at = at(t.time(s, h.tick() + k.ticks(), h.offsetMs() + k.ms()));
           int length = (int) Math.min(shot.length, (long) lasting + CUT);
           out.add(new Event(at, length, lasting, gain * k.loudness(), null, 0));
         }
@@ -95,9 +94,9 @@ final class PartScore {
   private static List<Event> notes(Template t, Line line, Strip strip, ToneSound tone) {
     List<Event> out = new ArrayList<>();
     for (int s = 0; s < t.sections().size(); s++) {
-      for (StepNote n : t.sections().get(s).notes(line)) {
-        double start = t.time(s, n.step(), n.offsetMs());
-        double end = t.time(s, n.step() + n.lengthSteps(), n.offsetMs());
+      for (Tone n : t.sections().get(s).notes(line)) {
+        double start = t.time(s, n);
+        double end = t.time(s, n.end(), n.offsetMs());
         double seconds = Math.max(SHORTEST_SECONDS, end - start);
         int length = ToneSynth.length(tone, seconds, RATE);
         out.add(new Event(at(start), length, length, strip.gain(), n, seconds));
@@ -107,9 +106,10 @@ final class PartScore {
   }
 
   /** Samples after which a hit is cut off. */
-  private static int lasting(Template t, int section, StepHit h) {
-    double seconds = t.time(section, h.step() + h.lengthSteps(), 0) - t.time(section, h.step(), 0);
-    return h.lengthSteps() == 0 ? Integer.MAX_VALUE : (int) (seconds * RATE);
+  private static int lasting(Template t, int section, Stroke h) {
+    int ticks = h.manner().lengthTicks();
+    double seconds = t.time(section, h.tick() + ticks, 0) - t.time(section, h.tick(), 0);
+    return ticks == 0 ? Integer.MAX_VALUE : (int) (seconds * RATE);
   }
 
   private static int at(double seconds) {
@@ -125,10 +125,7 @@ final class PartScore {
   static int[] times(Template t, Lane lane) {
     return IntStream.range(0, t.sections().size())
         .boxed()
-        .flatMapToInt(
-            s ->
-                t.sections().get(s).hits(lane).stream()
-                    .mapToInt(h -> at(t.time(s, h.step(), h.offsetMs()))))
+        .flatMapToInt(s -> t.sections().get(s).hits(lane).stream().mapToInt(h -> at(t.time(s, h))))
         .sorted()
         .toArray();
   }
@@ -164,7 +161,7 @@ final class PartScore {
     if (shot != null) {
       return shot;
     }
-    StepNote n = e.note();
+    Tone n = e.note();
     return carried.computeIfAbsent(
         e,
         x ->

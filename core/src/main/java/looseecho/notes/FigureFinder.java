@@ -4,8 +4,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import looseecho.pulse.BarGrid;
+import looseecho.pulse.Grid;
 import looseecho.pulse.Pulse;
 
 /**
@@ -22,8 +25,8 @@ public final class FigureFinder {
   private static final int FEWEST_NOTES = 2;
   private static final int[] LENGTHS = {1, 2, 4};
 
-  /** Step within the stretch and pitch. */
-  private record Spot(int step, int pitch) {}
+  /** Tick within the stretch and pitch. */
+  private record Spot(int tick, int pitch) {}
 
   /** Figures, those played most first; none when nothing comes back. */
   public List<Figure> find(List<Note> notes, Pulse pulse) {
@@ -43,23 +46,21 @@ public final class FigureFinder {
     return best;
   }
 
-  private static TreeMap<Integer, Set<Spot>> stretches(List<Note> notes, Pulse pulse, int bars) {
-    int steps = pulse.meter().value().stepsPerBar();
-    TreeMap<Integer, Set<Spot>> out = new TreeMap<>();
-    if (pulse.beats().isEmpty()) {
-      return out;
-    }
-    int zero = 0;
-    while (zero < pulse.beats().size() - 1 && pulse.beats().get(zero).position() != 1) {
+  private static Map<Integer, Set<Spot>> stretches(List<Note> notes, Pulse pulse, int bars) {
+    Map<Integer, Set<Spot>> out = new TreeMap<>();
+    BarGrid grid = pulse.grid();
+    int zero = 0; // the first whole bar
+    while (zero < grid.size() - 1 && grid.bars().get(zero).missing() > 0) {
       zero++;
     }
-    int firstBar = pulse.beats().get(zero).bar();
+    double per = pulse.meter().value().ticksPerBeat();
     for (Note n : notes) {
-      long step = Math.round((pulse.beatsAt(n.start()) - zero) * pulse.stepsPerBeat());
-      int stretch = (int) Math.floorDiv(step, (long) steps * bars);
-      if (stretch >= 0) {
-        int within = (int) Math.floorMod(step, (long) steps * bars);
-        out.computeIfAbsent(firstBar + stretch * bars, k -> new HashSet<>())
+      int tick = Grid.SIXTEENTH.nearest(pulse.beatsAt(n.start()) * per);
+      int bar = grid.indexAt(tick) - zero;
+      if (bar >= 0) {
+        int first = bar / bars * bars;
+        int within = (bar - first) * grid.wholeBar() + grid.inBar(tick);
+        out.computeIfAbsent(grid.bars().get(zero + first).number(), k -> new HashSet<>())
             .add(new Spot(within, n.pitch()));
       }
     }
@@ -106,7 +107,7 @@ public final class FigureFinder {
 
   private static String shape(Set<Spot> spots) {
     int[] p =
-        spots.stream().sorted(Comparator.comparingInt(Spot::step)).mapToInt(Spot::pitch).toArray();
+        spots.stream().sorted(Comparator.comparingInt(Spot::tick)).mapToInt(Spot::pitch).toArray();
     int ups = 0;
     int downs = 0;
     int leaps = 0;

@@ -70,7 +70,7 @@ public final class LineFinder {
       double until =
           end >= limit && i + 1 < starts.size()
               ? starts.get(i + 1).time()
-              : (double) end / Register.FPS;
+              : Register.FRAMES.seconds(end);
       if (until - s.time() >= settings.minSeconds()) {
         int velocity = (int) Math.max(1, Math.round(LOUD * strength));
         double sure = Math.min(1, s.height());
@@ -92,7 +92,7 @@ public final class LineFinder {
         float v = a.begins(n, p);
         if (v >= needed && v >= a.begins(n - 1, p) && v > a.begins(n + 1, p)) {
           double at = n + Parabola.offset(a.begins(n - 1, p), v, a.begins(n + 1, p));
-          all.add(new Start(n, p, Math.max(0, at) / Register.FPS, v, octave(a, n, p)));
+          all.add(new Start(n, p, Register.FRAMES.seconds(Math.max(0, at)), v, octave(a, n, p)));
         }
       }
     }
@@ -123,7 +123,7 @@ public final class LineFinder {
     if (pulse == null) {
       return settings.begins();
     }
-    double beat = pulse.beatsAt((double) frame / Register.FPS);
+    double beat = pulse.beatsAt(Register.FRAMES.seconds(frame));
     double sum = 0;
     int count = 0;
     for (int k = -BARS; k <= BARS; k++) {
@@ -131,7 +131,7 @@ public final class LineFinder {
       if (k == 0 || there < 0 || there > pulse.beats().size() - 1) {
         continue;
       }
-      int at = (int) Math.round(pulse.timeAt(there) * Register.FPS);
+      int at = Register.FRAMES.nearest(pulse.timeAt(there));
       float most = 0;
       for (int n = Math.max(0, at - NEAR); n <= Math.min(strongest.length - 1, at + NEAR); n++) {
         most = Math.max(most, strongest[n]);

@@ -3,7 +3,9 @@ package looseecho.project;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import looseecho.activity.Lane;
+import looseecho.echo.Manner;
 import looseecho.mix.Bed;
+import looseecho.pulse.Meter;
 
 /** Brings older project files to the current version, one version at a time. */
 final class Migration {
@@ -19,6 +21,9 @@ final class Migration {
     }
     if (version < 4) {
       put(root.path("sounds"), "monoBelowHz", 0); // version 4 can keep the low end in the middle
+    }
+    if (version < 5) {
+      fromFourth(root);
     }
     return root;
   }
@@ -61,6 +66,41 @@ final class Migration {
               put(sample, "riseMs", 0);
               put(sample, "decayMs", 0);
             });
+  }
+
+  /** Version 5 counts places in ticks instead of sixteenths, and knows how a stroke is struck. */
+  private static void fromFourth(JsonNode root) {
+    for (String template : new String[] {"exact", "template"}) {
+      for (JsonNode section : root.path(template).path("sections")) {
+        section.path("drums").forEach(lane -> lane.forEach(Migration::stroke));
+        section.path("lines").forEach(line -> line.forEach(Migration::tone));
+      }
+    }
+  }
+
+  private static void stroke(JsonNode hit) {
+    if (hit instanceof ObjectNode o) {
+      ObjectNode manner = o.putObject("manner");
+      manner.set("ornament", o.remove("ornament"));
+      manner.put("flamMs", Manner.USUAL_FLAM_MS).put("lengthTicks", ticks(o, "lengthSteps"));
+      manner.put("pitch", 0).put("bend", Manner.Bend.SPEED.name()).put("reversed", false);
+      o.put("tick", ticks(o, "step"));
+    }
+  }
+
+  private static void tone(JsonNode note) {
+    if (note instanceof ObjectNode o) {
+      o.put("tick", ticks(o, "step"));
+      o.put("lengthTicks", Math.max(1, ticks(o, "lengthSteps")));
+    }
+  }
+
+  /** Takes a number of sixteenths out, as ticks; what is no number is refused later. */
+  private static int ticks(ObjectNode o, String name) {
+    JsonNode steps = o.remove(name);
+    return steps == null || !steps.isNumber()
+        ? -1
+        : (int) Math.round(steps.asDouble() * Meter.STEP);
   }
 
   private static void put(JsonNode node, String name, double value) {

@@ -45,7 +45,7 @@ public final class PracticeLog {
   public List<Take> takes() throws IOException {
     List<Take> out = new ArrayList<>();
     for (String line : Files.exists(file) ? Files.readAllLines(file) : List.<String>of()) {
-      String[] p = line.split(",");
+      String[] p = line.split(",", -1);
       try {
         out.add(
             new Take(
@@ -55,7 +55,7 @@ public final class PracticeLog {
                 Double.parseDouble(p[3]),
                 Double.parseDouble(p[4])));
       } catch (RuntimeException e) {
-        continue; // the head, or a damaged line
+        // the head, or a damaged line
       }
     }
     return out;

@@ -39,7 +39,7 @@ import looseecho.synth.SampleSound;
  * and {@link ProjectZip#MOST_SOUND} of sound.
  */
 public final class ProjectFile {
-  public static final int VERSION = 4;
+  public static final int VERSION = 5;
 
   private static final long MOST_JSON = 64L << 20;
   private static final String JSON = "project.json";

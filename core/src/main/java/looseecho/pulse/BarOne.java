@@ -80,8 +80,8 @@ final class BarOne {
   private static double[] novelty(Activities a, double[] times) {
     double[][] played = new double[Lane.HEARD.size()][times.length];
     for (int k = 0; k + 1 < times.length; k++) {
-      int from = Math.max(0, (int) Math.round(100 * (times[k] - EARLY)));
-      int to = Math.min(a.frames(), (int) Math.round(100 * (times[k + 1] - EARLY)));
+      int from = Math.max(0, Activities.FRAMES.nearest(times[k] - EARLY));
+      int to = Math.min(a.frames(), Activities.FRAMES.nearest(times[k + 1] - EARLY));
       for (int l = 0; l < played.length; l++) {
         for (int n = from; n < to; n++) {
           played[l][k] = Math.max(played[l][k], a.lane(Lane.HEARD.get(l), n));

@@ -185,7 +185,7 @@ final class BarTracker {
     int[] places = new int[count];
     for (int k = 0; k < count; k++) {
       int[] beat = back.get(count - 1 - k);
-      times[k] = (first + beat[0]) / 100.0;
+      times[k] = Activities.FRAMES.seconds(first + beat[0]);
       places[k] = beat[1] + 1;
     }
     return new Path(times, places, top / Math.max(1, frames));

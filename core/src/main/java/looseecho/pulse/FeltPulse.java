@@ -93,14 +93,15 @@ final class FeltPulse {
       if (!(v > HIT && v >= hat(n - 1) && v > hat(n + 1))) {
         continue;
       }
-      while (k + 2 < path.times().length && path.times()[k + 1] < n / 100.0) {
+      while (k + 2 < path.times().length && path.times()[k + 1] < Activities.FRAMES.seconds(n)) {
         k++;
       }
-      double beats = (n / 100.0 - last) / (path.times()[k + 1] - path.times()[k]);
+      double beats =
+          (Activities.FRAMES.seconds(n) - last) / (path.times()[k + 1] - path.times()[k]);
       if (last >= 0 && beats < 1.2) {
         gaps.add(beats);
       }
-      last = n / 100.0;
+      last = Activities.FRAMES.seconds(n);
     }
     if (gaps.size() < FEWEST_HATS) {
       return "";
@@ -123,7 +124,7 @@ final class FeltPulse {
   }
 
   private double near(double time, Lane... lanes) {
-    int at = (int) Math.round(time * 100);
+    int at = Activities.FRAMES.nearest(time);
     double hit = 0;
     for (int n = Math.max(0, at - NEAR); n <= Math.min(activity.frames() - 1, at + NEAR); n++) {
       for (Lane lane : lanes) {

@@ -7,6 +7,12 @@ package looseecho.pulse;
  * @param compound true when a beat falls into three eighths, as in 6/8 with its two beats
  */
 public record Meter(int beats, boolean compound) {
+  /** Ticks of a quarter: the finest unit that notes are placed in. */
+  public static final int QUARTER = 960;
+
+  /** Ticks of a sixteenth, the step that patterns are counted in. */
+  public static final int STEP = QUARTER / 4;
+
   public static final Meter FOUR_FOUR = new Meter(4, false);
   public static final Meter THREE_FOUR = new Meter(3, false);
   public static final Meter SIX_EIGHT = new Meter(2, true);
@@ -25,6 +31,14 @@ public record Meter(int beats, boolean compound) {
 
   public int stepsPerBar() {
     return beats * stepsPerBeat();
+  }
+
+  public int ticksPerBeat() {
+    return stepsPerBeat() * STEP;
+  }
+
+  public int ticksPerBar() {
+    return beats * ticksPerBeat();
   }
 
   /** Quarters of a beat. */

@@ -75,9 +75,9 @@ final class MeterFinder {
     int[] near = new int[12]; // hits by twelfths of the beat
     for (int k = 0; k + 1 < beats.length; k++) {
       double length = beats[k + 1] - beats[k];
-      int to = Math.min(a.frames() - 2, (int) Math.round(beats[k + 1] * 100) - 2);
-      for (int n = Math.max(1, (int) Math.round(beats[k] * 100) + 2); n < to; n++) {
-        double place = (n / 100.0 - beats[k]) / length * 12;
+      int to = Math.min(a.frames() - 2, Activities.FRAMES.nearest(beats[k + 1]) - 2);
+      for (int n = Math.max(1, Activities.FRAMES.nearest(beats[k]) + 2); n < to; n++) {
+        double place = (Activities.FRAMES.seconds(n) - beats[k]) / length * 12;
         int twelfth = (int) Math.rint(place);
         if (twelfth < 12 && Math.abs(place - twelfth) < NEAR * 12 && hit(a, n)) {
           near[twelfth]++;

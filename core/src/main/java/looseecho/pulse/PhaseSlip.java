@@ -98,7 +98,7 @@ final class PhaseSlip {
 
   /** Beat or downbeat activity about a time. */
   static double peak(Activities a, double time, boolean down) {
-    int centre = (int) Math.round(100 * time);
+    int centre = Activities.FRAMES.nearest(time);
     double top = 0;
     for (int n = Math.max(0, centre - NEAR); n <= Math.min(a.frames() - 1, centre + NEAR); n++) {
       top = Math.max(top, down ? a.downbeat(n) : a.beat(n));

@@ -85,6 +85,11 @@ public record Pulse(
     return map;
   }
 
+  /** Its bars, in ticks from the first beat. Counted anew at each call. */
+  public BarGrid grid() {
+    return BarGrid.of(meter.value(), beats);
+  }
+
   /** Indices of the beats that begin a bar. */
   public List<Integer> bars() {
     var out = new java.util.ArrayList<Integer>();

@@ -142,7 +142,7 @@ public final class PulseFinder {
   private static double[] refine(Activities a, double[] times) {
     double[] out = new double[times.length];
     for (int k = 0; k < times.length; k++) {
-      int centre = (int) Math.round(times[k] * 100);
+      int centre = Activities.FRAMES.nearest(times[k]);
       int top = centre;
       for (int n = Math.max(1, centre - 4); n <= Math.min(a.frames() - 2, centre + 4); n++) {
         if (a.beat(n) > a.beat(Math.min(a.frames() - 1, top))) {
@@ -153,7 +153,9 @@ public final class PulseFinder {
         out[k] = times[k];
         continue;
       }
-      out[k] = (top + Parabola.offset(a.beat(top - 1), a.beat(top), a.beat(top + 1))) / 100;
+      out[k] =
+          Activities.FRAMES.seconds(
+              top + Parabola.offset(a.beat(top - 1), a.beat(top), a.beat(top + 1)));
     }
     return out;
   }

@@ -115,7 +115,7 @@ final class TempoFinder {
   private static double strength(Activities activity, BarTracker.Path path) {
     double sum = 0;
     for (double t : path.times()) {
-      sum += activity.beat(Math.min(activity.frames() - 1, (int) Math.round(t * 100)));
+      sum += activity.beat(Activities.FRAMES.nearest(t, activity.frames()));
     }
     return sum / path.times().length;
   }

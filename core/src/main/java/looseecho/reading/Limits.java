@@ -17,14 +17,17 @@ public final class Limits {
   /** Hits and notes of a template: fifty a second for two hours. */
   public static final int EVENTS = 400_000;
 
-  /** Steps from a section's start. */
-  public static final int STEPS = 1_200_000;
+  /** Ticks from a section's start, 960 to a quarter. */
+  public static final int TICKS = 288_000_000;
 
   /** Offset of an event against its step, in milliseconds. */
   public static final double OFFSET_MS = 5_000;
 
-  /** Longest hit, in steps. */
-  public static final double HIT_STEPS = 64;
+  /** Longest stroke that is cut off: four bars of 4/4. */
+  public static final int STROKE_TICKS = 64 * 240;
+
+  /** Semitones by which a stroke is pitched. */
+  public static final double STROKE_SEMITONES = 24;
 
   /** Semitones by which anything is moved. */
   public static final double SEMITONES = 96;

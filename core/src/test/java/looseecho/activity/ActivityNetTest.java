@@ -47,7 +47,7 @@ class ActivityNetTest {
         Files.readAllLines(Path.of("src/test/resources/looseecho/activity/reference.csv"));
     assertTrue(lines.size() > 60, "the reference must hold values");
     for (String line : lines) {
-      String[] f = line.split(",");
+      String[] f = line.split(",", -1);
       int frame = Integer.parseInt(f[1]);
       int index = Integer.parseInt(f[2]);
       double value = Double.parseDouble(f[3]);

@@ -8,7 +8,7 @@ public final class DrawnLine {
 
   public DrawnLine(Register register, double seconds) {
     this.register = register;
-    this.frames = (int) (seconds * Register.FPS);
+    this.frames = (int) (seconds * Register.FRAMES.perSecond());
     this.values = new float[frames * Register.PITCHES * 2];
   }
 
@@ -17,9 +17,9 @@ public final class DrawnLine {
     int p = pitch - register.lowest();
     for (int n = 0; n < frames; n++) {
       int at = (n * Register.PITCHES + p) * 2;
-      double d = (n - start * Register.FPS) / 0.9;
+      double d = (n - start * Register.FRAMES.perSecond()) / 0.9;
       values[at] = Math.max(values[at], (float) (height * Math.exp(-0.5 * d * d)));
-      double t = (double) n / Register.FPS;
+      double t = (double) n / Register.FRAMES.perSecond();
       if (t >= start - 0.01 && t < end) {
         values[at + 1] = Math.max(values[at + 1], (float) height);
       }

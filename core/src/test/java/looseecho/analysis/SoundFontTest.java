@@ -56,8 +56,9 @@ class SoundFontTest {
     Track track = sequence.createTrack();
     for (Stroke s : song) {
       int drum = s.lane().midi();
-      track.add(new MidiEvent(new ShortMessage(0x90, 9, drum, s.velocity()), TICKS * s.step()));
-      track.add(new MidiEvent(new ShortMessage(0x80, 9, drum, 0), TICKS * (s.step() + 1)));
+      track.add(
+          new MidiEvent(new ShortMessage(0x90, 9, drum, s.velocity()), (long) TICKS * s.step()));
+      track.add(new MidiEvent(new ShortMessage(0x80, 9, drum, 0), TICKS * (s.step() + 1L)));
     }
     Path midi = folder.resolve("song.mid");
     MidiSystem.write(sequence, 0, midi.toFile());

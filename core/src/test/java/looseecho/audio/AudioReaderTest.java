@@ -75,8 +75,8 @@ class AudioReaderTest {
       dot += a.left(i) * Math.sin(2 * Math.PI * 440 * (i - rate / 4) / rate);
     }
     assertTrue(
-        dot / (rate / 2) > 0.99 * level / Math.sqrt(2),
-        "in step with the original: not even ten samples late (was " + dot / (rate / 2) + ")");
+        dot / (rate / 2.0) > 0.99 * level / Math.sqrt(2),
+        "in step with the original: not even ten samples late (was " + dot / (rate / 2.0) + ")");
   }
 
   @ParameterizedTest
@@ -171,7 +171,8 @@ class AudioReaderTest {
     b.put("data".getBytes(StandardCharsets.US_ASCII)).putInt(data);
     for (int i = 0; i < samples * channels; i++) {
       boolean front = i % channels < 2;
-      double x = front ? 0.5 * Math.sin(2 * Math.PI * 440 * (i / channels) / rate) : 0;
+      int frame = i / channels;
+      double x = front ? 0.5 * Math.sin(2 * Math.PI * 440 * frame / rate) : 0;
       switch (bits) {
         case 8 -> b.put((byte) Math.round(128 + 127 * x));
         case 16 -> b.putShort((short) Math.round(32767 * x));

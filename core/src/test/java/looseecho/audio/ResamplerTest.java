@@ -27,7 +27,7 @@ class ResamplerTest {
       double d = out[i] - 0.5 * Math.sin(2 * Math.PI * hz * i / to);
       error += d * d;
     }
-    double db = 10 * Math.log10(error / (to / 2) / 0.125);
+    double db = 10 * Math.log10(error / (to / 2.0) / 0.125);
     assertTrue(db < -70, "error " + db + " dB");
   }
 

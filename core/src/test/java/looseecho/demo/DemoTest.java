@@ -215,10 +215,7 @@ class DemoTest {
     List<Double> echoed = new ArrayList<>();
     for (int s = 0; s < t.sections().size(); s++) {
       int section = s;
-      t.sections()
-          .get(s)
-          .hits(Lane.KICK)
-          .forEach(h -> echoed.add(t.time(section, h.step(), h.offsetMs())));
+      t.sections().get(s).hits(Lane.KICK).forEach(h -> echoed.add(t.time(section, h)));
     }
     double[] kicks =
         analysis.hits().stream()

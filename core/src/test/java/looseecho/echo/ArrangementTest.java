@@ -11,6 +11,7 @@ import looseecho.activity.Lane;
 import looseecho.notes.Key;
 import looseecho.notes.Line;
 import looseecho.notes.Scale;
+import looseecho.pulse.Meter;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -38,9 +39,15 @@ class ArrangementTest {
             case 1 -> Arrangement.remove(t, section);
             case 2 -> Arrangement.move(t, section, random.nextInt(t.sections().size()));
             case 3 -> Arrangement.resize(t, section, 1 + random.nextInt(13));
-            case 4 -> Arrangement.stop(t, section, random.nextInt(8), 1 + random.nextInt(6));
+            case 4 ->
+                Arrangement.stop(
+                    t,
+                    section,
+                    Meter.STEP * random.nextInt(8),
+                    Meter.STEP * (1 + random.nextInt(6)));
             case 5 -> Arrangement.copyPart(t, part, section, random.nextInt(t.sections().size()));
-            case 6 -> Arrangement.copyBar(t, section, null, 0, random.nextInt(3));
+            case 6 ->
+                Arrangement.copyBar(t, section, null, 0, random.nextInt(t.grid(section).size()));
             case 7 -> Retune.tempo(t, 60 + random.nextInt(120), random.nextBoolean());
             default -> Retune.key(t, new Key(random.nextInt(12), random.nextBoolean()));
           };
@@ -71,9 +78,9 @@ class ArrangementTest {
         2 * SONG.sections().get(0).hits(Lane.KICK).size(),
         longer.sections().get(0).hits(Lane.KICK).size(),
         "goes on as it began");
-    Template stopped = Arrangement.stop(SONG, 0, 4, 8).template();
-    StepNote held = stopped.sections().get(0).notes(Line.BASS).get(0);
-    assertEquals(4, held.lengthSteps(), "a held note ends at the stop");
+    Template stopped = Arrangement.stop(SONG, 0, 4 * Meter.STEP, 8 * Meter.STEP).template();
+    Tone held = stopped.sections().get(0).notes(Line.BASS).get(0);
+    assertEquals(4, held.lengthTicks() / Meter.STEP, "a held note ends at the stop");
   }
 
   @Test
@@ -81,8 +88,8 @@ class ArrangementTest {
     GrooveLift groove = GrooveLift.of(SONG, 0);
     assertEquals(SONG, groove.onto(SONG, 0, Lane.SNARE, Lane.KICK, 0).template());
     Template whole = groove.onto(SONG, 0, Lane.SNARE, Lane.SNARE, 1).template();
-    for (StepHit h : whole.sections().get(0).hits(Lane.SNARE)) {
-      GrooveLift.Feel f = groove.lanes().get(Lane.SNARE).get(h.step() % 16);
+    for (Stroke h : whole.sections().get(0).hits(Lane.SNARE)) {
+      GrooveLift.Feel f = groove.lanes().get(Lane.SNARE).get(h.tick() % (16 * Meter.STEP));
       assertEquals(f.offsetMs(), h.offsetMs(), 1e-9);
       assertEquals(f.velocity(), h.velocity(), 0.5);
     }
@@ -133,7 +140,7 @@ class ArrangementTest {
     Key dorian = new Key(9, Scale.DORIAN);
     Template sixth =
         Retune.key(
-                Edits.line(SONG, 0, Line.RIFF, List.of(new StepNote(0, 0, 1, 65, 90)), "")
+                Edits.line(SONG, 0, Line.RIFF, List.of(Tone.onStep(0, 0, 1, 65, 90)), "")
                     .template(),
                 dorian)
             .template();
@@ -146,11 +153,13 @@ class ArrangementTest {
     Template t = SONG;
     int step = t.sections().get(0).hits(Lane.SNARE).get(0).step();
     for (int k = 1; k < Ornament.values().length; k++) {
-      t = Edits.ornament(t, 0, Lane.SNARE, step).template();
-      assertNotEquals(Ornament.NONE, t.sections().get(0).hits(Lane.SNARE).get(0).ornament());
-      assertTrue(t.sections().get(0).hits(Lane.SNARE).get(0).ornament().strokes().size() > 1);
+      t = Edits.ornament(t, Cell.step(0, Lane.SNARE, step)).template();
+      assertNotEquals(
+          Ornament.NONE, t.sections().get(0).hits(Lane.SNARE).get(0).manner().ornament());
+      assertTrue(
+          t.sections().get(0).hits(Lane.SNARE).get(0).manner().ornament().blows(22).size() > 1);
     }
-    assertEquals(SONG, Edits.ornament(t, 0, Lane.SNARE, step).template());
+    assertEquals(SONG, Edits.ornament(t, Cell.step(0, Lane.SNARE, step)).template());
   }
 
   @Test

@@ -15,6 +15,7 @@ import looseecho.activity.Lane;
 import looseecho.notes.Key;
 import looseecho.project.PracticeLog;
 import looseecho.pulse.Beat;
+import looseecho.pulse.Grid;
 import looseecho.pulse.Meter;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -28,7 +29,7 @@ class TapInTest {
             .toList();
     TemplateSection s =
         new TemplateSection(
-            "A", "verse", 8, Map.of(Lane.SNARE, List.of(new StepHit(4, 20, 90))), Map.of());
+            "A", "verse", 8, Map.of(Lane.SNARE, List.of(Stroke.onStep(4, 20, 90))), Map.of());
     return new Template(120, Meter.FOUR_FOUR, new Key(0, true), beats, List.of(s));
   }
 
@@ -40,13 +41,13 @@ class TapInTest {
             new TapIn.Tap(2.486, 50), // step 13, 14 ms early
             new TapIn.Tap(2.503, 120), // the same step again: the later stays
             new TapIn.Tap(9.0, 90)); // behind the section
-    TapIn in = TapIn.of(template(), 0, taps, 0);
-    assertEquals(List.of(4, 12), in.hits().stream().map(StepHit::step).toList());
+    TapIn in = TapIn.of(template(), 0, taps, Grid.SIXTEENTH, 0);
+    assertEquals(List.of(4, 12), in.hits().stream().map(Stroke::step).toList());
     assertEquals(10, in.errorsMs().get(0), 1e-6);
     assertEquals(3, in.hits().get(1).offsetMs(), 1e-6);
     assertEquals(6.5, in.meanMs(), 1e-6);
     assertEquals(3.5, in.spreadMs(), 1e-6);
-    TapIn tight = TapIn.of(template(), 0, taps, 1);
+    TapIn tight = TapIn.of(template(), 0, taps, Grid.SIXTEENTH, 1);
     assertTrue(tight.hits().stream().allMatch(h -> h.offsetMs() == 0));
     Edits.Edited edit = in.into(template(), 0, Lane.CLAP);
     assertEquals(in.hits(), edit.template().sections().get(0).hits(Lane.CLAP));

@@ -21,18 +21,18 @@ import org.junit.jupiter.api.Test;
 public class TemplateTest {
   /** Two sections, the second of one and a half bars, at 120 beats per minute from 0.5 s on. */
   public static Template small() {
-    List<StepHit> kick =
+    List<Stroke> kick =
         List.of(
-            new StepHit(0, 0, 110),
-            new StepHit(8, 4, 100),
-            new StepHit(16, 0, 110),
-            new StepHit(24, 4, 100));
-    List<StepHit> snare =
+            Stroke.onStep(0, 0, 110),
+            Stroke.onStep(8, 4, 100),
+            Stroke.onStep(16, 0, 110),
+            Stroke.onStep(24, 4, 100));
+    List<Stroke> snare =
         List.of(
-            new StepHit(4, 12, 100),
-            new StepHit(12, 11, 104),
-            new StepHit(20, 13, 100),
-            new StepHit(28, 12, 104));
+            Stroke.onStep(4, 12, 100),
+            Stroke.onStep(12, 11, 104),
+            Stroke.onStep(20, 13, 100),
+            Stroke.onStep(28, 12, 104));
     List<Beat> beats =
         IntStream.range(0, 15)
             .mapToObj(k -> new Beat(0.5 + k * 0.5, k % 4 + 1, k / 4 + 1))
@@ -44,11 +44,10 @@ public class TemplateTest {
             8,
             Map.of(Lane.KICK, kick, Lane.SNARE, snare),
             Map.of(
-                Line.BASS,
-                List.of(new StepNote(0, 0, 6, 33, 100), new StepNote(10, 3, 4, 45, 90))));
+                Line.BASS, List.of(Tone.onStep(0, 0, 6, 33, 100), Tone.onStep(10, 3, 4, 45, 90))));
     TemplateSection b =
         new TemplateSection(
-            "B", "break", 6, Map.of(Lane.HAT_CLOSED, List.of(new StepHit(2, -3, 60))), Map.of());
+            "B", "break", 6, Map.of(Lane.HAT_CLOSED, List.of(Stroke.onStep(2, -3, 60))), Map.of());
     return new Template(120, Meter.FOUR_FOUR, new Key(9, true), beats, List.of(a, b));
   }
 
@@ -65,8 +64,9 @@ public class TemplateTest {
       int step = random.nextInt(24);
       Edits.Edited edit =
           random.nextInt(3) > 0
-              ? Edits.toggle(t, section, lane, step, 1 + random.nextInt(127), random.nextBoolean())
-              : Edits.shape(t, section, lane, step, 64, random.nextInt(40) - 20);
+              ? Edits.toggle(
+                  t, Cell.step(section, lane, step), 1 + random.nextInt(127), random.nextBoolean())
+              : Edits.shape(t, Cell.step(section, lane, step), 20, random.nextInt(40) - 20);
       history.apply(edit.template(), edit.words());
       states.add(history.present());
     }
@@ -84,26 +84,26 @@ public class TemplateTest {
 
   @Test
   void aNewHitKeepsTheGrooveOfItsStep() {
-    Template t = Edits.toggle(small(), 0, Lane.SNARE, 4, 90, false).template();
+    Template t = Edits.toggle(small(), Cell.step(0, Lane.SNARE, 4), 90, false).template();
     assertEquals(3, t.sections().get(0).hits(Lane.SNARE).size());
-    StepHit back =
-        Edits.toggle(t, 0, Lane.SNARE, 4, 90, false)
+    Stroke back =
+        Edits.toggle(t, Cell.step(0, Lane.SNARE, 4), 90, false)
             .template()
             .sections()
             .get(0)
             .hits(Lane.SNARE)
             .get(0);
-    assertEquals(new StepHit(4, 13, 90), back, "as late as the same step of the other bar");
+    assertEquals(Stroke.onStep(4, 13, 90), back, "as late as the same step of the other bar");
   }
 
   @Test
   void everyBarOfAnOddSectionIsFilledAndNoMore() {
-    Template t = Edits.toggle(small(), 1, Lane.CLAP, 4, 90, true).template();
+    Template t = Edits.toggle(small(), Cell.step(1, Lane.CLAP, 4), 90, true).template();
     assertEquals(
-        List.of(4, 20), t.sections().get(1).hits(Lane.CLAP).stream().map(StepHit::step).toList());
-    t = Edits.toggle(small(), 1, Lane.CLAP, 12, 90, true).template();
+        List.of(4, 20), t.sections().get(1).hits(Lane.CLAP).stream().map(Stroke::step).toList());
+    t = Edits.toggle(small(), Cell.step(1, Lane.CLAP, 12), 90, true).template();
     assertEquals(
-        List.of(12), t.sections().get(1).hits(Lane.CLAP).stream().map(StepHit::step).toList());
+        List.of(12), t.sections().get(1).hits(Lane.CLAP).stream().map(Stroke::step).toList());
     assertNotEquals(small(), t);
   }
 
@@ -111,12 +111,12 @@ public class TemplateTest {
   void stepsHaveTimes() {
     Template t = small();
     assertEquals(0.5, t.time(0, 0, 0));
-    assertEquals(0.5 + 4 + 0.25 + 0.012, t.time(1, 2, 12), 1e-9);
+    assertEquals(0.5 + 4 + 0.25 + 0.012, t.time(1, Stroke.onStep(2, 12, 90)), 1e-9);
     assertEquals(7.5, t.end());
     assertThrows(
         IllegalArgumentException.class,
         () -> new Template(120, Meter.FOUR_FOUR, t.key(), t.beats(), t.sections().subList(0, 1)));
-    assertThrows(IllegalArgumentException.class, () -> new StepHit(0, 0, 0));
+    assertThrows(IllegalArgumentException.class, () -> Stroke.onStep(0, 0, 0));
   }
 
   @Test
@@ -135,13 +135,11 @@ public class TemplateTest {
   @Test
   void editsSurviveACorrection() {
     Template heard = small();
-    Template mine = Edits.toggle(heard, 0, Lane.KICK, 5, 90, false).template();
+    Template mine = Edits.toggle(heard, Cell.step(0, Lane.KICK, 5), 90, false).template();
     Template corrected =
         Edits.toggle(
-                Edits.toggle(heard, 0, Lane.SNARE, 7, 80, false).template(),
-                0,
-                Lane.KICK,
-                9,
+                Edits.toggle(heard, Cell.step(0, Lane.SNARE, 7), 80, false).template(),
+                Cell.step(0, Lane.KICK, 9),
                 80,
                 false)
             .template();

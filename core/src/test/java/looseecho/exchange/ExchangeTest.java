@@ -18,11 +18,12 @@ import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.audio.AudioReader;
 import looseecho.disk.Outputs;
+import looseecho.echo.Cell;
 import looseecho.echo.Edits;
 import looseecho.echo.GrooveLift;
-import looseecho.echo.StepNote;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
+import looseecho.echo.Tone;
 import looseecho.form.Change;
 import looseecho.form.Form;
 import looseecho.form.Section;
@@ -259,9 +260,9 @@ class ExchangeTest {
   void ornamentsAndLinesAreWrittenOut() throws IOException {
     Template t = TemplateTest.small();
     int step = t.sections().get(0).hits(Lane.SNARE).get(0).step();
-    Template flam = Edits.ornament(t, 0, Lane.SNARE, step).template();
+    Template flam = Edits.ornament(t, Cell.step(0, Lane.SNARE, step)).template();
     Template riff =
-        Edits.line(flam, 0, Line.RIFF, List.of(new StepNote(2, 0, 2, 72, 80, -3, 50)), "")
+        Edits.line(flam, 0, Line.RIFF, List.of(new Tone(480, 0, 480, 72, 80, -3, 50)), "")
             .template();
     new MidiWriter().write(TemplateExport.song(riff), dir.resolve("t.mid"));
     SmfReader smf = SmfReader.read(Files.readAllBytes(dir.resolve("t.mid")));
@@ -322,7 +323,7 @@ class ExchangeTest {
     Path file = dir.resolve("odd.mid");
     javax.sound.midi.MidiSystem.write(odd, 1, file.toFile());
     GrooveLift groove = MidiGroove.read(file);
-    double ms = groove.lanes().get(Lane.KICK).get(4).offsetMs();
+    double ms = groove.lanes().get(Lane.KICK).get(960).offsetMs();
     assertEquals(12.5, ms, 0.01, "12 ticks of 480 at the usual 120 BPM");
   }
 
@@ -344,8 +345,8 @@ class ExchangeTest {
     Path file = dir.resolve("six.mid");
     javax.sound.midi.MidiSystem.write(six, 1, file.toFile());
     GrooveLift groove = MidiGroove.read(file);
-    assertEquals(12, groove.stepsPerBar());
-    assertEquals(java.util.Set.of(6), groove.lanes().get(Lane.SNARE).keySet());
-    assertEquals(25, groove.lanes().get(Lane.SNARE).get(6).offsetMs(), 0.01);
+    assertEquals(12 * 240, groove.ticksPerBar());
+    assertEquals(java.util.Set.of(1440), groove.lanes().get(Lane.SNARE).keySet());
+    assertEquals(25, groove.lanes().get(Lane.SNARE).get(1440).offsetMs(), 0.01);
   }
 }

@@ -15,6 +15,7 @@ import looseecho.dsp.Chroma;
 import looseecho.dsp.ToneSpectra;
 import looseecho.hits.Hit;
 import looseecho.hits.Place;
+import looseecho.hits.Places;
 import looseecho.notes.Note;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Meter;
@@ -57,7 +58,7 @@ class EventsTest {
   }
 
   private void hit(Lane lane, double bars, int velocity) {
-    Place p = Place.of(bars * BAR, pulse(64));
+    Place p = new Places(pulse(64)).at(bars * BAR);
     hits.add(new Hit(lane, bars * BAR, velocity, p.bar(), p.step(), p.offsetMs(), 0.9));
   }
 

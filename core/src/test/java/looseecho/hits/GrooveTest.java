@@ -179,7 +179,7 @@ class GrooveTest {
 
   private static Hit snare(int bar, double step, int velocity) {
     double time = ((bar - 1) * 16 + step) * STEP;
-    Place place = Place.of(time, pulse());
+    Place place = new Places(pulse()).at(time);
     return new Hit(Lane.SNARE, time, velocity, bar, place.step(), place.offsetMs(), 1);
   }
 

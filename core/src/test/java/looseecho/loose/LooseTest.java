@@ -10,10 +10,10 @@ import java.util.Map;
 import looseecho.activity.Lane;
 import looseecho.echo.Arrangement;
 import looseecho.echo.Retune;
-import looseecho.echo.StepHit;
-import looseecho.echo.StepNote;
+import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
+import looseecho.echo.Tone;
 import looseecho.mix.Sounds;
 import looseecho.notes.Key;
 import looseecho.notes.Line;
@@ -37,24 +37,24 @@ class LooseTest {
   }
 
   private static TemplateSection section(String label, int anchor) {
-    List<StepHit> kick = new ArrayList<>();
-    List<StepHit> snare = new ArrayList<>();
-    List<StepHit> hat = new ArrayList<>();
-    List<StepNote> bass = new ArrayList<>();
-    List<StepNote> riff = new ArrayList<>();
+    List<Stroke> kick = new ArrayList<>();
+    List<Stroke> snare = new ArrayList<>();
+    List<Stroke> hat = new ArrayList<>();
+    List<Tone> bass = new ArrayList<>();
+    List<Tone> riff = new ArrayList<>();
     for (int bar = 0; bar < 64; bar += 16) {
-      kick.add(new StepHit(bar, 0, 110));
-      kick.add(new StepHit(bar + anchor, 2, 90));
-      snare.add(new StepHit(bar + 4, 9, 100));
-      snare.add(new StepHit(bar + 12, 9, 100));
+      kick.add(Stroke.onStep(bar, 0, 110));
+      kick.add(Stroke.onStep(bar + anchor, 2, 90));
+      snare.add(Stroke.onStep(bar + 4, 9, 100));
+      snare.add(Stroke.onStep(bar + 12, 9, 100));
       for (int s = 0; s < 16; s += 2) {
-        hat.add(new StepHit(bar + s, -1, s % 4 == 0 ? 90 : 60));
+        hat.add(Stroke.onStep(bar + s, -1, s % 4 == 0 ? 90 : 60));
       }
-      bass.add(new StepNote(bar, 0, 4, 38, 100));
-      bass.add(new StepNote(bar + 14, 0, 2, 36, 90));
-      riff.add(new StepNote(bar + 2, 3, 2, 62, 80));
-      riff.add(new StepNote(bar + 6, 3, 2, 65, 80));
-      riff.add(new StepNote(bar + 11, 3, 2, 69, 80));
+      bass.add(Tone.onStep(bar, 0, 4, 38, 100));
+      bass.add(Tone.onStep(bar + 14, 0, 2, 36, 90));
+      riff.add(Tone.onStep(bar + 2, 3, 2, 62, 80));
+      riff.add(Tone.onStep(bar + 6, 3, 2, 65, 80));
+      riff.add(Tone.onStep(bar + 11, 3, 2, 69, 80));
     }
     return new TemplateSection(
         label,

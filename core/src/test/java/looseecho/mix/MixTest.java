@@ -12,11 +12,12 @@ import looseecho.Signals;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.echo.Arrangement;
+import looseecho.echo.Cell;
 import looseecho.echo.Edits;
 import looseecho.echo.Part;
-import looseecho.echo.StepNote;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
+import looseecho.echo.Tone;
 import looseecho.isolate.LineIsolator;
 import looseecho.notes.Key;
 import looseecho.notes.Line;
@@ -73,8 +74,8 @@ class MixTest {
     EchoRenderer kept = new EchoRenderer(Sounds.plain());
     Template t = TemplateTest.small();
     kept.mix(t, Progress.NONE);
-    Template edited = Edits.toggle(t, 0, Lane.KICK, 7, 90, false).template();
-    List<StepNote> riff = List.of(new StepNote(3, 0, 4, 69, 90, -5, 80));
+    Template edited = Edits.toggle(t, Cell.step(0, Lane.KICK, 7), 90, false).template();
+    List<Tone> riff = List.of(new Tone(720, 0, 960, 69, 90, -5, 80));
     Template more = Edits.line(edited, 0, Line.RIFF, riff, "").template();
     for (Template x : List.of(edited, more, t)) {
       assertArrayEquals(
@@ -141,7 +142,7 @@ class MixTest {
     float[] free = stems(Sounds.plain().with(bass, strip.ducked(0, 200)), t).get("bass").channel(0);
     Sounds under = Sounds.plain().with(bass, strip.duckedBy(Lane.SNARE));
     float[] ducked = stems(under, t).get("bass").channel(0);
-    int snare = (int) (t.time(0, 4, 12) * RATE);
+    int snare = (int) (t.time(0, 4 * 240, 12) * RATE);
     double ratio =
         Signals.rms(ducked, snare + 10, snare + 500) / Signals.rms(free, snare + 10, snare + 500);
     assertEquals(-12, 20 * Math.log10(ratio), 1.0);
@@ -171,12 +172,12 @@ class MixTest {
   @Test
   void aHitThatIsCutIsSilentAfterItsLength() {
     Template t = TemplateTest.small();
-    Template cut = Edits.length(t, 0, Lane.SNARE, 4, -6).template();
-    assertEquals(1.5, cut.sections().get(0).hits(Lane.SNARE).get(0).lengthSteps());
-    assertEquals(t, Edits.length(cut, 0, Lane.SNARE, 4, 6).template(), "it rings again");
+    Template cut = Edits.length(t, Cell.step(0, Lane.SNARE, 4), -6).template();
+    assertEquals(360, cut.sections().get(0).hits(Lane.SNARE).get(0).manner().lengthTicks());
+    assertEquals(t, Edits.length(cut, Cell.step(0, Lane.SNARE, 4), 6).template(), "it rings again");
     float[] rings = stems(Sounds.plain(), t).get("snare").channel(0);
     float[] x = stems(Sounds.plain(), cut).get("snare").channel(0);
-    int hit = (int) (t.time(0, 4, 12) * RATE);
+    int hit = (int) (t.time(0, 4 * 240, 12) * RATE);
     int end = hit + (int) (1.5 * 0.125 * RATE); // a sixteenth at 120 lasts 0.125 s
     assertEquals(Signals.rms(rings, hit, end - 10), Signals.rms(x, hit, end - 10), 1e-9);
     assertTrue(Signals.rms(rings, end + 300, end + 2000) > 1e-4);

@@ -13,6 +13,7 @@ import looseecho.Signals;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.dsp.Loudness;
+import looseecho.echo.Cell;
 import looseecho.echo.Edits;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
@@ -209,7 +210,8 @@ class SoundTest {
   @Test
   void anEditIsHeardInTheStemItBelongsTo() {
     EchoRenderer renderer = new EchoRenderer(Sounds.plain());
-    var edited = Edits.toggle(TemplateTest.small(), 0, Lane.CLAP, 6, 100, false).template();
+    var edited =
+        Edits.toggle(TemplateTest.small(), Cell.step(0, Lane.CLAP, 6), 100, false).template();
     var stems = Rendered.of(renderer, edited).stems();
     int at = (int) Math.round((0.5 + 0.75) * RATE);
     assertTrue(Signals.rms(stems.get("clap").channel(0), at, at + 2000) > 0.03);
@@ -223,7 +225,7 @@ class SoundTest {
   @Test
   void livePlayIsTheRendering() throws InterruptedException {
     Template old = TemplateTest.small();
-    Template edited = Edits.toggle(old, 0, Lane.CLAP, 2, 120, false).template();
+    Template edited = Edits.toggle(old, Cell.step(0, Lane.CLAP, 2), 120, false).template();
     EchoRenderer renderer = new EchoRenderer(Sounds.plain());
     Audio mix = renderer.mix(old, Progress.NONE);
     Excerpt newer = renderer.excerpt(edited, 0.7, 0.2, Progress.NONE);

@@ -115,15 +115,17 @@ class RiffTest {
     lay(bus, tune, 0.5);
     float[] x = new Resampler().resample(bus.audio(0.5).mono(), RATE, Register.RIFF.rate());
     int rate = Register.RIFF.rate();
-    int frames = x.length * Register.FPS / rate + 1;
+    int frames = x.length * Register.FRAMES.perSecond() / rate + 1;
     double power = 0;
     for (float v : x) {
       power += v * v;
     }
     double rms = Math.sqrt(power / x.length);
     int cut = 600; // frames: twelve seconds
-    float[] first = java.util.Arrays.copyOfRange(x, 0, (cut + 100) * rate / Register.FPS);
-    float[] second = java.util.Arrays.copyOfRange(x, (cut - 100) * rate / Register.FPS, x.length);
+    float[] first =
+        java.util.Arrays.copyOfRange(x, 0, (cut + 100) * rate / Register.FRAMES.perSecond());
+    float[] second =
+        java.util.Arrays.copyOfRange(x, (cut - 100) * rate / Register.FRAMES.perSecond(), x.length);
     var parts =
         List.of(
             new LineNet.Part(first, 0, cut, 0), new LineNet.Part(second, cut, frames, cut - 100));

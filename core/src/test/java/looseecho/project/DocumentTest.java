@@ -14,6 +14,7 @@ import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
 import looseecho.audio.Audio;
+import looseecho.echo.Cell;
 import looseecho.echo.Edits;
 import looseecho.echo.Retune;
 import looseecho.echo.Template;
@@ -59,7 +60,7 @@ class DocumentTest {
   }
 
   private static Edits.Edited clap(Document d, int step) {
-    return Edits.toggle(template(d), 0, Lane.CLAP, step, 77, false);
+    return Edits.toggle(template(d), Cell.step(0, Lane.CLAP, step), 77, false);
   }
 
   private static long claps(Template t) {

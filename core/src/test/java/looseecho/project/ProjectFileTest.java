@@ -22,6 +22,7 @@ import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 import looseecho.activity.Lane;
 import looseecho.analysis.Corrections;
+import looseecho.echo.Cell;
 import looseecho.echo.Edits;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
@@ -38,8 +39,8 @@ public class ProjectFileTest {
 
   public static Project project() {
     Template exact = TemplateTest.small();
-    Template mine = Edits.toggle(exact, 0, Lane.CLAP, 5, 80, true).template();
-    mine = Edits.ornament(mine, 0, Lane.CLAP, 5).template();
+    Template mine = Edits.toggle(exact, Cell.step(0, Lane.CLAP, 5), 80, true).template();
+    mine = Edits.ornament(mine, Cell.step(0, Lane.CLAP, 5)).template();
     return new Project(
         new Project.Link("tune", "/music/tune.wav", "ab12", false),
         Corrections.NONE.withBpm(96),
@@ -333,22 +334,39 @@ public class ProjectFileTest {
     files.write(project(), Optional.empty(), file);
     String first =
         new String(json(file), StandardCharsets.UTF_8)
-            .replaceFirst("\"version\" : 4", "\"version\" : 1")
+            .replaceFirst("\"version\" : 5", "\"version\" : 1")
             .replaceAll(
-                ",\\s*\"(lengthSteps\" : 0.0|sub\" : 0.0|width\" : 0.0|duckBy\" : \"KICK\"|bed\" : \\{[^}]*\\}|monoBelowHz\" : 120.0)",
+                ",\\s*\"(sub\" : 0.0|width\" : 0.0|duckBy\" : \"KICK\"|bed\" : \\{[^}]*\\}|monoBelowHz\" : 120.0)",
                 "");
     JsonNode tree = new ObjectMapper().readTree(first);
     for (JsonNode sample : tree.path("sounds").path("samples")) {
       ((ObjectNode) sample).remove(List.of("riseMs", "decayMs"));
     }
+    for (String template : List.of("exact", "template")) {
+      for (JsonNode section : tree.path(template).path("sections")) {
+        section.path("drums").forEach(lane -> lane.forEach(ProjectFileTest::inSteps));
+        section.path("lines").forEach(line -> line.forEach(ProjectFileTest::inSteps));
+      }
+    }
     String old = tree.toString();
     assertTrue(old.contains("fadeMs"), "there is a sample");
-    for (String later : List.of("bed", "\"sub\"", "riseMs")) {
+    for (String later : List.of("bed", "\"sub\"", "riseMs", "tick", "manner")) {
       assertFalse(old.contains(later), later);
     }
     Project p = project();
     Project asItWas = p.with(p.sounds().monoBelow(0));
     assertEquals(asItWas, files.read(zip("project.json", old)));
+  }
+
+  /** An event as it was before places were ticks: in sixteenths. */
+  private static void inSteps(JsonNode event) {
+    ObjectNode o = (ObjectNode) event;
+    o.put("step", o.remove("tick").asInt() / 240);
+    if (o.has("lengthTicks")) {
+      o.put("lengthSteps", o.remove("lengthTicks").asInt() / 240.0);
+    } else {
+      o.set("ornament", o.remove("manner").path("ornament"));
+    }
   }
 
   private static byte[] json(Path file) throws IOException {
@@ -411,7 +429,8 @@ public class ProjectFileTest {
   void aSecondWindowIsNoticed() throws IOException {
     Path file = dir.resolve("a.looseecho");
     try (ProjectLock first = ProjectLock.take(file, dir.resolve("locks")).orElseThrow()) {
-      assertTrue(ProjectLock.take(file, dir.resolve("locks")).isEmpty(), first.toString());
+      assertTrue(
+          ProjectLock.take(file, dir.resolve("locks")).isEmpty(), "held by " + first.getClass());
     }
     ProjectLock.take(file, dir.resolve("locks")).orElseThrow().close();
   }

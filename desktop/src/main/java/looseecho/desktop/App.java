@@ -39,9 +39,9 @@ public final class App extends Application {
     if (options.night()) {
       shell.switchLight();
     }
-    options.file().ifPresent(session::open);
+    options.file().ifPresent(session.papers()::open);
     if (options.demo()) {
-      session.openDemo();
+      session.papers().openDemo();
     }
     options.seconds().ifPresent(s -> after(s, Platform::exit));
     options.shot().ifPresent(file -> new Shots(shell).one(file));

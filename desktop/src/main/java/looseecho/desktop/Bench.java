@@ -1,5 +1,6 @@
 package looseecho.desktop;
 
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import javafx.scene.Node;
@@ -13,6 +14,7 @@ import looseecho.desktop.ledger.GroundLedger;
 import looseecho.desktop.ledger.HitsLedger;
 import looseecho.desktop.ledger.NotesLedger;
 import looseecho.desktop.notes.NotesBench;
+import looseecho.desktop.session.Session;
 import looseecho.echo.TemplateSection;
 import looseecho.project.PracticeLog;
 
@@ -23,45 +25,50 @@ enum Bench {
       "tempo, bars, key",
       "#wave",
       s -> true,
-      s -> new GroundBench(s.session()),
-      s -> new GroundLedger(s.session())),
+      (s, out) -> new GroundBench(s.desk(), s.selection(), s.playback()),
+      s -> new GroundLedger(s.desk(), s.playback(), s.taps())),
   HITS(
       "Hits",
       "every drum hit",
       "#steps",
       s -> !s.drums().isEmpty(),
-      s ->
-          new HitsBench(s.session(), new PracticeLog(s.session().folder().resolve("practice.csv"))),
-      s -> new HitsLedger(s.session())),
+      (s, out) ->
+          new HitsBench(
+              s.desk(),
+              s.selection(),
+              s.playback(),
+              s.maker(),
+              new PracticeLog(s.folder().resolve("practice.csv"))),
+      s -> new HitsLedger(s.desk(), s.selection())),
   NOTES(
       "Notes",
       "bass, riff, chords",
       "#notes",
       s -> !s.lines().isEmpty(),
-      s -> new NotesBench(s.session()),
-      s -> new NotesLedger(s.session())),
+      (s, out) -> new NotesBench(s.desk(), s.selection(), s.playback(), s.maker()),
+      s -> new NotesLedger(s.desk(), s.selection())),
   ECHO(
       "Echo",
       "your template",
       "#steps",
       s -> !s.drums().isEmpty() || !s.lines().isEmpty(),
-      s -> scrolled(new EchoBench(s.session(), s::export)),
-      s -> new EchoLedger(s.session()));
+      (s, out) -> scrolled(new EchoBench(s.desk(), s.selection(), s.playback(), s.maker(), out)),
+      s -> new EchoLedger(s.desk(), s.selection(), s.maker(), s.lanes()));
 
   private final String title;
   private final String about;
   private final String chart;
   private final Predicate<TemplateSection> plays;
-  private final Function<Shell, Node> bench;
-  private final Function<Shell, Node> ledger;
+  private final BiFunction<Session, Runnable, Node> bench;
+  private final Function<Session, Node> ledger;
 
   Bench(
       String title,
       String about,
       String chart,
       Predicate<TemplateSection> plays,
-      Function<Shell, Node> bench,
-      Function<Shell, Node> ledger) {
+      BiFunction<Session, Runnable, Node> bench,
+      Function<Session, Node> ledger) {
     this.title = title;
     this.about = about;
     this.chart = chart;
@@ -99,11 +106,12 @@ enum Bench {
     return plays.test(section);
   }
 
-  Node bench(Shell shell) {
-    return bench.apply(shell);
+  /** Makes the bench; {@code export} is what its button does. */
+  Node bench(Session session, Runnable export) {
+    return bench.apply(session, export);
   }
 
-  Node ledger(Shell shell) {
-    return ledger.apply(shell);
+  Node ledger(Session session) {
+    return ledger.apply(session);
   }
 }

@@ -20,7 +20,8 @@ import javafx.scene.layout.VBox;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import looseecho.desktop.control.Buttons;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.Papers;
 import looseecho.desktop.theme.Theme;
 
 /** Opening, saving and exporting, with the questions that go with them. */
@@ -30,11 +31,13 @@ final class FileDialogs {
   private static final String ENDING = ".looseecho";
   private static final int SHOWN = 4;
 
-  private final Session session;
+  private final Desk desk;
+  private final Papers papers;
   private final Node owner;
 
-  FileDialogs(Session session, Node owner) {
-    this.session = session;
+  FileDialogs(Desk desk, Papers papers, Node owner) {
+    this.desk = desk;
+    this.papers = papers;
     this.owner = owner;
   }
 
@@ -62,28 +65,28 @@ final class FileDialogs {
 
   void open(Path path) {
     if (mayLose()) {
-      session.open(path);
+      papers.open(path);
     }
   }
 
   void openDemo() {
     if (mayLose()) {
-      session.openDemo();
+      papers.openDemo();
     }
   }
 
   void save() {
-    Path path = session.keeper().pathProperty().get();
+    Path path = papers.keeper().pathProperty().get();
     if (path == null) {
       saveAs();
     } else {
-      session.save(path, false);
+      papers.save(path, false);
     }
   }
 
   void saveAs() {
-    if (session.templateProperty().get() == null) {
-      session.messageProperty().set("There is nothing to save yet.");
+    if (desk.templateProperty().get() == null) {
+      desk.messageProperty().set("There is nothing to save yet.");
       return;
     }
     FileChooser chooser = new FileChooser();
@@ -94,8 +97,7 @@ final class FileDialogs {
         new FileChooser.ExtensionFilter("Project with the reference in it", "*.looseecho");
     chooser.getExtensionFilters().addAll(plain, packed);
     chooser.setInitialFileName(
-        session
-                .referenceProperty()
+        desk.referenceProperty()
                 .get()
                 .name()
                 .replaceFirst("(?<=.)\\.[^.]+$", "")
@@ -107,7 +109,7 @@ final class FileDialogs {
       Path to = Path.of(whole ? file.getPath() : file + ENDING);
       // The chooser has asked about the name as it was typed; with the ending it is another file.
       if (whole || !Files.exists(to) || mayReplace(to)) {
-        session.save(to, chooser.getSelectedExtensionFilter() == packed);
+        papers.save(to, chooser.getSelectedExtensionFilter() == packed);
       }
     }
   }
@@ -135,13 +137,13 @@ final class FileDialogs {
     chooser.setTitle("Export MIDI, mix and stems into a folder");
     File folder = chooser.showDialog(owner.getScene().getWindow());
     if (folder != null) {
-      session.export(folder.toPath());
+      papers.export(folder.toPath());
     }
   }
 
   /** Asks about unsaved work; false when the person wants to stay. */
   boolean mayLose() {
-    if (!session.keeper().unsavedProperty().get()) {
+    if (!papers.keeper().unsavedProperty().get()) {
       return true;
     }
     ButtonType save = new ButtonType("Save it");
@@ -158,7 +160,7 @@ final class FileDialogs {
   /** Rows for work that a killed window left behind, and for projects worked on lately. */
   List<Node> leftBehind() {
     List<Node> rows = new ArrayList<>();
-    for (Path left : session.keeper().leftBehind()) {
+    for (Path left : papers.keeper().leftBehind()) {
       Label words =
           new Label(
               "Unsaved work from "
@@ -166,20 +168,19 @@ final class FileDialogs {
       HBox row = new HBox(8, words);
       row.getChildren()
           .addAll(
-              Buttons.of(
-                  "recover", "Take it up", "Opens it as it was", () -> session.recover(left)),
+              Buttons.of("recover", "Take it up", "Opens it as it was", () -> papers.recover(left)),
               Buttons.of(
                   "forget",
                   "Forget it",
                   "Deletes it",
                   () -> {
-                    session.keeper().forget(left);
+                    papers.keeper().forget(left);
                     row.setVisible(false);
                   }));
       row.setAlignment(Pos.CENTER);
       rows.add(row);
     }
-    List<Path> recent = session.keeper().recent();
+    List<Path> recent = papers.keeper().recent();
     if (!recent.isEmpty()) {
       Label title = new Label("Worked on lately");
       title.getStyleClass().add(Theme.QUIET);
@@ -189,7 +190,7 @@ final class FileDialogs {
         box.getChildren()
             .add(
                 Buttons.of(
-                    "recent", p.getFileName().toString(), p.toString(), () -> session.open(p)));
+                    "recent", p.getFileName().toString(), p.toString(), () -> papers.open(p)));
       }
       rows.add(box);
     }

@@ -15,7 +15,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Keeper;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Papers;
 import looseecho.desktop.theme.Theme;
 
 /** What is kept of a project that is missing or broken, to be taken up. */
@@ -29,9 +29,9 @@ final class LostCard {
   private LostCard() {}
 
   /** Shows the card over a bench, or takes it away when nothing is lost. */
-  static void show(StackPane over, Session session) {
+  static void show(StackPane over, Papers papers) {
     over.getChildren().removeIf(n -> ID.equals(n.getId()));
-    Keeper.LostException lost = session.lostProperty().get();
+    Keeper.LostException lost = papers.lostProperty().get();
     if (lost == null) {
       return;
     }
@@ -42,7 +42,7 @@ final class LostCard {
     why.getStyleClass().add(Theme.SMALL);
     VBox card = new VBox(10, title, why);
     for (Path kept : lost.kept().subList(0, Math.min(SHOWN, lost.kept().size()))) {
-      card.getChildren().add(row(session, lost.project(), kept));
+      card.getChildren().add(row(papers, lost.project(), kept));
     }
     card.getChildren()
         .add(
@@ -59,7 +59,7 @@ final class LostCard {
     over.getChildren().add(card);
   }
 
-  private static HBox row(Session session, Path project, Path kept) {
+  private static HBox row(Papers papers, Path project, Path kept) {
     boolean saved = kept.getFileName().toString().matches("\\d{6}\\..*");
     Instant time = Instant.ofEpochMilli(kept.toFile().lastModified());
     Label when = new Label((saved ? "Saved " : "Not saved, ") + WHEN.format(time));
@@ -74,7 +74,7 @@ final class LostCard {
                 "take-up",
                 "Take it up",
                 "Opens it; saving puts it in the project's place",
-                () -> session.openKept(kept, project)));
+                () -> papers.openKept(kept, project)));
     row.setAlignment(Pos.CENTER_LEFT);
     return row;
   }

@@ -59,10 +59,14 @@ public final class Shell extends BorderPane {
 
   public Shell(Session session) {
     this.session = session;
-    files = new FileDialogs(session, this);
-    transport = new TransportBar(session);
-    work = new WorkStrip(session);
-    setTop(new VBox(header(), new RiverView(session)));
+    files = new FileDialogs(session.desk(), session.papers(), this);
+    transport = new TransportBar(session.desk(), session.playback());
+    work = new WorkStrip(session.lanes());
+    setTop(
+        new VBox(
+            header(),
+            new RiverView(
+                session.desk(), session.selection(), session.playback(), session.maker())));
     setLeft(steps());
     setCenter(centre);
     setBottom(transport);
@@ -71,8 +75,11 @@ public final class Shell extends BorderPane {
     ledger.setPrefWidth(LEDGER_WIDTH);
     ledger.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     setRight(ledger);
-    session.referenceProperty().addListener((o, a, b) -> show());
-    session.lostProperty().addListener((o, a, b) -> LostCard.show(centre, session));
+    session.desk().referenceProperty().addListener((o, a, b) -> show());
+    session
+        .papers()
+        .lostProperty()
+        .addListener((o, a, b) -> LostCard.show(centre, session.papers()));
     setOnDragOver(this::dragOver);
     setOnDragDropped(this::dropped);
     addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
@@ -95,12 +102,16 @@ public final class Shell extends BorderPane {
     Label name = new Label();
     name.setId("reference-name");
     name.getStyleClass().add(Theme.QUIET);
-    session.referenceProperty().addListener((o, a, b) -> name.setText(b == null ? "" : b.name()));
+    session
+        .desk()
+        .referenceProperty()
+        .addListener((o, a, b) -> name.setText(b == null ? "" : b.name()));
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     Button light = Buttons.of("night", "Night", "Day or night (N)", this::switchLight);
     Button save = Buttons.of("save", "Save", "Save the project (Ctrl+S)", files::save);
     session
+        .papers()
         .keeper()
         .unsavedProperty()
         .addListener((o, a, b) -> save.setText(b ? "Save •" : "Save"));
@@ -153,13 +164,13 @@ public final class Shell extends BorderPane {
   /** Goes to a step of the job, and to a section in which it has something to show. */
   void go(Bench bench) {
     steps.getToggles().get(bench.ordinal()).setSelected(true);
-    Template t = session.templateProperty().get();
-    int at = session.sectionProperty().get();
+    Template t = session.desk().templateProperty().get();
+    int at = session.selection().sectionProperty().get();
     if (t != null && at >= 0 && !bench.shows(t.sections().get(at))) {
       IntStream.range(0, t.sections().size())
           .filter(i -> bench.shows(t.sections().get(i)))
           .findFirst()
-          .ifPresent(session.sectionProperty()::set);
+          .ifPresent(session.selection().sectionProperty()::set);
     }
     show();
   }
@@ -190,14 +201,15 @@ public final class Shell extends BorderPane {
 
   private void show() {
     Bench bench = bench();
-    boolean empty = session.referenceProperty().get() == null;
-    Node content = empty ? welcome() : benches.computeIfAbsent(bench, b -> b.bench(this));
+    boolean empty = session.desk().referenceProperty().get() == null;
+    Node content =
+        empty ? welcome() : benches.computeIfAbsent(bench, b -> b.bench(session, this::export));
     centre.getChildren().setAll(content, work);
-    LostCard.show(centre, session);
+    LostCard.show(centre, session.papers());
     StackPane readings =
         empty
             ? new StackPane()
-            : new StackPane(ledgers.computeIfAbsent(bench, b -> b.ledger(this)));
+            : new StackPane(ledgers.computeIfAbsent(bench, b -> b.ledger(session)));
     readings.getStyleClass().add("ledger-body");
     ledger.setContent(readings);
     Node inside = content instanceof ScrollPane pane ? pane.getContent() : content;
@@ -242,7 +254,11 @@ public final class Shell extends BorderPane {
         new HBox(
             12,
             open,
-            Buttons.of("welcome-demo", "Try the demo", "A made-up radio tune", session::openDemo));
+            Buttons.of(
+                "welcome-demo",
+                "Try the demo",
+                "A made-up radio tune",
+                session.papers()::openDemo));
     buttons.setAlignment(Pos.CENTER);
     VBox box = new VBox(title, text, buttons);
     box.getChildren().addAll(files.leftBehind());
@@ -277,12 +293,12 @@ public final class Shell extends BorderPane {
   }
 
   private void help() {
-    session.messageProperty().set("");
+    session.desk().messageProperty().set("");
     KeysCard.show(centre);
   }
 
   private void sums() {
-    var t = session.templateProperty().get();
+    var t = session.desk().templateProperty().get();
     ArithmeticCard.show(centre, t == null ? 120 : t.bpm());
   }
 
@@ -309,9 +325,9 @@ public final class Shell extends BorderPane {
       case E -> export();
       case Z -> {
         if (e.isShiftDown()) {
-          session.redo();
+          session.desk().redo();
         } else {
-          session.undo();
+          session.desk().undo();
         }
       }
       case DIGIT1, DIGIT2, DIGIT3, DIGIT4 ->
@@ -328,6 +344,7 @@ public final class Shell extends BorderPane {
     loopedBars = loopedBars == 0 ? 1 : loopedBars == 4 ? 0 : 2 * loopedBars;
     boolean done = session.playback().loopBars(loopedBars);
     session
+        .desk()
         .messageProperty()
         .set(
             !done

@@ -45,10 +45,19 @@ final class Shots {
     whenReady(
         () -> {
           Session session = shell.session();
-          session.sectionProperty().set(most(session.templateProperty().get(), Shots::hits));
           session
+              .selection()
+              .sectionProperty()
+              .set(most(session.desk().templateProperty().get(), Shots::hits));
+          session
+              .playback()
               .player()
-              .seek(session.templateProperty().get().time(session.sectionProperty().get(), 6, 0));
+              .seek(
+                  session
+                      .desk()
+                      .templateProperty()
+                      .get()
+                      .time(session.selection().sectionProperty().get(), 6, 0));
           Deque<Runnable> jobs = new ArrayDeque<>();
           for (Bench bench : Bench.values()) {
             jobs.add(() -> shell.go(bench));
@@ -56,8 +65,9 @@ final class Shots {
               jobs.add(
                   () ->
                       session
+                          .selection()
                           .sectionProperty()
-                          .set(most(session.templateProperty().get(), Shots::riff)));
+                          .set(most(session.desk().templateProperty().get(), Shots::riff)));
             }
             jobs.add(
                 () ->
@@ -101,8 +111,8 @@ final class Shots {
   private void whenReady(Runnable then) {
     Session s = shell.session();
     boolean busy =
-        s.work().runningProperty().get()
-            || s.templateProperty().get() != null && s.echoProperty().get() == null;
+        !s.lanes().resting()
+            || s.desk().templateProperty().get() != null && s.maker().echoProperty().get() == null;
     if (busy && polls++ < MAX_POLLS) {
       after(POLL_SECONDS, () -> whenReady(then));
     } else {
@@ -124,7 +134,11 @@ final class Shots {
       ImageIO.write(
           SwingFXUtils.fromFXImage(shell.getScene().snapshot(null), null), "png", file.toFile());
     } catch (IOException e) {
-      shell.session().messageProperty().set("The picture could not be written: " + e.getMessage());
+      shell
+          .session()
+          .desk()
+          .messageProperty()
+          .set("The picture could not be written: " + e.getMessage());
     }
   }
 }

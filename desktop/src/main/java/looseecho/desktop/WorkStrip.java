@@ -9,21 +9,21 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Lanes;
 import looseecho.desktop.session.Work;
 
 /** What long work is doing, a line per lane, over the bench's lower edge, with a way to stop it. */
 final class WorkStrip extends VBox {
-  WorkStrip(Session session) {
+  WorkStrip(Lanes lanes) {
     super(6);
     setId("work");
     setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
     setPickOnBounds(false);
     StackPane.setAlignment(this, Pos.BOTTOM_CENTER);
     StackPane.setMargin(this, new Insets(16));
-    for (Work lane : session.lanes()) {
+    for (Work lane : lanes.all()) {
       getChildren()
-          .add(line(lane, lane == session.work() ? "stop" : "stop-" + getChildren().size()));
+          .add(line(lane, lane == lanes.opening() ? "stop" : "stop-" + getChildren().size()));
     }
   }
 

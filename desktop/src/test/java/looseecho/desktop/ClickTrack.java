@@ -10,10 +10,10 @@ import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sounds;
 
 /** A plain beat as a file, where a test needs a short track. */
-final class ClickTrack {
+public final class ClickTrack {
   private ClickTrack() {}
 
-  static void write(Path file, int seconds) throws IOException {
+  public static void write(Path file, int seconds) throws IOException {
     int rate = EchoRenderer.RATE;
     EchoRenderer kit = new EchoRenderer(Sounds.plain());
     Bus bus = new Bus(seconds * rate, rate);

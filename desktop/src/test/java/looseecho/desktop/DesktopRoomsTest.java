@@ -36,6 +36,20 @@ class DesktopRoomsTest {
         .check(desktop);
   }
 
+  /** A view is given what it needs, not the whole window's workings. */
+  @Test
+  void viewsDoNotReachThroughTheSession() {
+    noClasses()
+        .that()
+        .resideInAnyPackage(HERE + "*..")
+        .and()
+        .resideOutsideOfPackage(HERE + "session")
+        .should()
+        .dependOnClassesThat()
+        .haveSimpleName("Session")
+        .check(desktop);
+  }
+
   /** The echo bench draws on the step chart of the hits; apart from that, benches stand alone. */
   @Test
   void benchesDoNotKnowEachOther() {

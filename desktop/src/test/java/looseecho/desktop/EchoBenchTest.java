@@ -34,7 +34,7 @@ class EchoBenchTest extends WindowTest {
   }
 
   private Template template() {
-    return session.templateProperty().get();
+    return session.desk().templateProperty().get();
   }
 
   private void undo() {
@@ -48,11 +48,11 @@ class EchoBenchTest extends WindowTest {
     Template exact = template();
     Node chart = robot.lookup("#arrangement").query();
     robot.interact(chart::requestFocus);
-    robot.interact(() -> session.partProperty().set(Part.of(Lane.KICK)));
-    robot.interact(() -> session.sectionProperty().set(0));
+    robot.interact(() -> session.selection().partProperty().set(Part.of(Lane.KICK)));
+    robot.interact(() -> session.selection().sectionProperty().set(0));
     robot.type(KeyCode.RIGHT, KeyCode.DOWN);
-    assertEquals(1, session.sectionProperty().get());
-    assertEquals(Part.of(Lane.SNARE), session.partProperty().get());
+    assertEquals(1, session.selection().sectionProperty().get());
+    assertEquals(Part.of(Lane.SNARE), session.selection().partProperty().get());
     robot.type(KeyCode.I);
     assertTrue(template().sections().get(1).hits(Lane.SNARE).isEmpty(), text("#message"));
     robot.type(KeyCode.I);
@@ -86,7 +86,7 @@ class EchoBenchTest extends WindowTest {
   private void stepsAreShapedInOneGesture(Template exact) {
     Node steps = robot.lookup("#steps").query();
     robot.interact(steps::requestFocus);
-    robot.interact(() -> session.sectionProperty().set(1));
+    robot.interact(() -> session.selection().sectionProperty().set(1));
     robot.type(KeyCode.HOME).type(KeyCode.DELETE).type(KeyCode.ENTER);
     Template put = template();
     robot.press(KeyCode.SHIFT).type(KeyCode.DOWN, 3).release(KeyCode.SHIFT);
@@ -145,11 +145,11 @@ class EchoBenchTest extends WindowTest {
     Template one = template();
     fire("#loosen-other");
     assertNotEquals(one, template());
-    assertTrue(session.keeper().unsavedProperty().get());
+    assertTrue(session.papers().keeper().unsavedProperty().get());
   }
 
   private void theSoundIsChanged() {
-    robot.interact(() -> session.partProperty().set(Part.of(Lane.KICK)));
+    robot.interact(() -> session.selection().partProperty().set(Part.of(Lane.KICK)));
     Slider level = robot.lookup("#sound-level").queryAs(Slider.class);
     robot.interact(() -> level.setValue(-20));
     Sounds sounds = session.maker().soundsProperty().get();
@@ -158,31 +158,33 @@ class EchoBenchTest extends WindowTest {
     double sixteenth = 15000 / template().bpm();
     robot.interact(() -> recovery.setValue(Math.log(sixteenth)));
     assertTrue(text("#message").endsWith("ms, 16th"), text("#message"));
-    until("it is rendered", () -> session.echoProperty().get().template() == template());
+    until("it is rendered", () -> session.maker().echoProperty().get().template() == template());
   }
 
   private void savedDamagedAndOpened() throws IOException {
     Template mine = template();
     Sounds sounds = session.maker().soundsProperty().get();
     Path file = dir.resolve("tide.looseecho");
-    robot.interact(() -> session.save(file, false));
+    robot.interact(() -> session.papers().save(file, false));
     until("it is saved", () -> text("#message").equals("Saved as tide.looseecho"));
-    assertFalse(session.keeper().unsavedProperty().get());
+    assertFalse(session.papers().keeper().unsavedProperty().get());
     undo();
-    assertTrue(session.keeper().unsavedProperty().get());
-    robot.interact(() -> session.open(file));
-    until("it is open", () -> mine.equals(template()) && !session.work().runningProperty().get());
+    assertTrue(session.papers().keeper().unsavedProperty().get());
+    robot.interact(() -> session.papers().open(file));
+    until("it is open", () -> mine.equals(template()) && session.lanes().resting());
     assertEquals(sounds, session.maker().soundsProperty().get());
-    assertFalse(session.keeper().unsavedProperty().get());
+    assertFalse(session.papers().keeper().unsavedProperty().get());
     Files.write(file, new byte[] {80, 75, 3, 4, 0, 0});
-    robot.interact(() -> session.open(file));
+    robot.interact(() -> session.papers().open(file));
     until("it is refused", () -> text("#message").contains("damaged and was not opened"));
     assertEquals(mine, template(), "what was open stays");
     until("what is kept of it is offered", () -> robot.lookup("#take-up").tryQuery().isPresent());
     undo();
     fire("#take-up");
     until("the kept version is back", () -> mine.equals(template()));
-    until("it belongs to its project", () -> file.equals(session.keeper().pathProperty().get()));
-    until("saving it mends the project", () -> session.keeper().unsavedProperty().get());
+    until(
+        "it belongs to its project",
+        () -> file.equals(session.papers().keeper().pathProperty().get()));
+    until("saving it mends the project", () -> session.papers().keeper().unsavedProperty().get());
   }
 }

@@ -27,19 +27,19 @@ class GroundTest extends WindowTest {
   private void await(String tempo) {
     until(
         "the tempo is " + tempo,
-        () -> text("#reading-tempo").equals(tempo) && !session.work().runningProperty().get());
+        () -> text("#reading-tempo").equals(tempo) && session.lanes().resting());
   }
 
   private void settled() {
-    until("the correction is in", () -> !session.work().runningProperty().get());
+    until("the correction is in", () -> session.lanes().resting());
   }
 
   private List<Section> sections() {
-    return session.analysisProperty().get().form().sections();
+    return session.desk().analysisProperty().get().form().sections();
   }
 
   private double firstBar() {
-    return session.analysisProperty().get().pulse().orElseThrow().beats().stream()
+    return session.desk().analysisProperty().get().pulse().orElseThrow().beats().stream()
         .filter(b -> b.bar() == 1 && b.position() == 1)
         .mapToDouble(Beat::time)
         .findFirst()
@@ -64,14 +64,14 @@ class GroundTest extends WindowTest {
   }
 
   private void tempoIsHalvedTappedAndTakenBack() {
-    int beats = session.templateProperty().get().beats().size();
+    int beats = session.desk().templateProperty().get().beats().size();
     fire("#halve");
     await("54 BPM");
-    int half = session.templateProperty().get().beats().size();
+    int half = session.desk().templateProperty().get().beats().size();
     assertTrue(Math.abs(half - beats / 2) <= 4, "half as many beats: " + half);
     robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
     await("108 BPM");
-    assertEquals(beats, session.templateProperty().get().beats().size());
+    assertEquals(beats, session.desk().templateProperty().get().beats().size());
     for (int k = 0; k < 5; k++) {
       robot.type(KeyCode.T).sleep(300);
     }
@@ -106,8 +106,9 @@ class GroundTest extends WindowTest {
     settled();
     assertEquals(before.get(1).start() + 2 * 60.0 / 108, sections().get(1).start(), 0.03);
     robot.clickOn(point("#bands", (edge + 60) / width, 0.5));
-    assertEquals(1, session.sectionProperty().get());
-    robot.interact(() -> session.player().seek(sections().get(1).start() + 4 * 60.0 / 108));
+    assertEquals(1, session.selection().sectionProperty().get());
+    robot.interact(
+        () -> session.playback().player().seek(sections().get(1).start() + 4 * 60.0 / 108));
     robot.type(KeyCode.S);
     until("it is split", () -> sections().size() == before.size() + 1);
     settled();
@@ -127,7 +128,7 @@ class GroundTest extends WindowTest {
   private void theWaveIsZoomedToSamplesAndPlayedSlowlyWithAClick() {
     WaveChart wave = robot.lookup("#wave").queryAs(WaveChart.class);
     robot.clickOn(wave).type(KeyCode.HOME);
-    assertEquals(session.referenceProperty().get().peaks().duration(), wave.window().span());
+    assertEquals(session.desk().referenceProperty().get().peaks().duration(), wave.window().span());
     for (int k = 0; k < 40; k++) {
       robot.type(KeyCode.EQUALS);
     }
@@ -137,12 +138,12 @@ class GroundTest extends WindowTest {
     assertEquals(left - 0.0004, wave.window().left(), 1e-9);
     robot.type(KeyCode.K).type(KeyCode.G);
     assertTrue(session.playback().clickProperty().get());
-    until("the slowed copies are there", () -> session.player().speed() == 0.75);
+    until("the slowed copies are there", () -> session.playback().player().speed() == 0.75);
     robot.type(KeyCode.SPACE);
-    double at = session.player().position();
-    until("it plays", () -> session.player().position() > at + 0.3);
+    double at = session.playback().player().position();
+    until("it plays", () -> session.playback().player().position() > at + 0.3);
     robot.type(KeyCode.SPACE).type(KeyCode.G, KeyCode.G);
-    until("it is at full speed again", () -> session.player().speed() == 1);
-    assertFalse(session.player().playing());
+    until("it is at full speed again", () -> session.playback().player().speed() == 1);
+    assertFalse(session.playback().player().playing());
   }
 }

@@ -28,12 +28,12 @@ class HabitsTest extends WindowTest {
     open(stage, dir.resolve("corrections"));
     Path track = dir.resolve("pier.wav");
     ClickTrack.write(track, 12);
-    session.open(track);
+    session.papers().open(track);
   }
 
   private Template ready() {
-    until("it is heard", () -> session.templateProperty().get() != null);
-    return session.templateProperty().get();
+    until("it is heard", () -> session.desk().templateProperty().get() != null);
+    return session.desk().templateProperty().get();
   }
 
   private Node focus() {
@@ -53,11 +53,11 @@ class HabitsTest extends WindowTest {
     go("#step-echo");
     Node steps = robot.lookup("#steps").query();
     until("the steps have the focus as the bench is shown", () -> steps == focus());
-    Template before = session.templateProperty().get();
+    Template before = session.desk().templateProperty().get();
     Node help = robot.lookup("#help").query();
     robot.interact(help::requestFocus);
     key(help, KeyCode.V);
-    until("V puts a flam on the hit", () -> session.templateProperty().get() != before);
+    until("V puts a flam on the hit", () -> session.desk().templateProperty().get() != before);
   }
 
   @Test
@@ -80,16 +80,16 @@ class HabitsTest extends WindowTest {
     Template t = ready();
     robot.interact(
         () -> {
-          session.edit(Arrangement.insert(t, 0, 4));
+          session.desk().edit(Arrangement.insert(t, 0, 4));
           int empty = 0;
-          while (!session.templateProperty().get().sections().get(empty).drums().isEmpty()) {
+          while (!session.desk().templateProperty().get().sections().get(empty).drums().isEmpty()) {
             empty++;
           }
-          session.sectionProperty().set(empty);
+          session.selection().sectionProperty().set(empty);
         });
     go("#step-hits");
-    int at = session.sectionProperty().get();
-    assertTrue(!session.templateProperty().get().sections().get(at).drums().isEmpty());
+    int at = session.selection().sectionProperty().get();
+    assertTrue(!session.desk().templateProperty().get().sections().get(at).drums().isEmpty());
   }
 
   /** A second track that is still being heard can't be edited, and nothing goes to the first. */
@@ -98,16 +98,16 @@ class HabitsTest extends WindowTest {
     ready();
     Path second = dir.resolve("second.wav");
     ClickTrack.write(second, 10);
-    robot.interact(() -> session.open(second));
-    until("it is seen", () -> session.referenceProperty().get().name().equals("second.wav"));
+    robot.interact(() -> session.papers().open(second));
+    until("it is seen", () -> session.desk().referenceProperty().get().name().equals("second.wav"));
     robot.interact(
         () -> {
-          session.correct(c -> c.withBarOneAt(1), "bar one");
-          session.undo();
-          session.save(dir.resolve("x.looseecho"), false);
+          session.desk().correct(c -> c.withBarOneAt(1), "bar one");
+          session.desk().undo();
+          session.papers().save(dir.resolve("x.looseecho"), false);
         });
-    until("it is heard, too", () -> session.templateProperty().get() != null);
-    assertTrue(session.correctionsProperty().get().pulse().barOneAt().isEmpty());
+    until("it is heard, too", () -> session.desk().templateProperty().get() != null);
+    assertTrue(session.desk().correctionsProperty().get().pulse().barOneAt().isEmpty());
     assertTrue(!java.nio.file.Files.exists(dir.resolve("x.looseecho")));
   }
 }

@@ -13,7 +13,7 @@ import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import looseecho.activity.Lane;
 import looseecho.desktop.hits.StepChart;
-import looseecho.echo.StepHit;
+import looseecho.echo.Stroke;
 import looseecho.hits.Hit;
 import org.junit.jupiter.api.Test;
 import org.testfx.framework.junit5.Start;
@@ -26,13 +26,13 @@ class HitsBenchTest extends WindowTest {
   }
 
   private List<Hit> bar(Lane lane, int bar) {
-    return session.analysisProperty().get().hits().stream()
+    return session.desk().analysisProperty().get().hits().stream()
         .filter(h -> h.lane() == lane && h.bar() == bar)
         .toList();
   }
 
   private void settled() {
-    until("the correction is in", () -> !session.work().runningProperty().get());
+    until("the correction is in", () -> session.lanes().resting());
   }
 
   private boolean shown(String words) {
@@ -48,19 +48,19 @@ class HitsBenchTest extends WindowTest {
   void hitsAreCorrectedSettledHeardAloneAndTappedIn() {
     openDemo();
     go("#step-hits");
-    robot.interact(() -> session.sectionProperty().set(1));
+    robot.interact(() -> session.selection().sectionProperty().set(1));
     assertTrue(shown("behind the kick; s"), "the snare lies behind the kick");
     assertTrue(shown("Fills in bar"), "a roll on the toms leads out of the section");
     robot.clickOn("5  a");
     StepChart chart = robot.lookup("#steps").queryAs(StepChart.class);
-    robot.interact(() -> chart.cursor(Lane.KICK, 1));
+    robot.interact(() -> chart.place(Lane.KICK, 240));
     robot.interact(chart::requestFocus);
     List<Hit> before = bar(Lane.KICK, 5);
     robot.type(KeyCode.ENTER);
     until("a kick is added", () -> bar(Lane.KICK, 5).size() == before.size() + 1);
     settled();
     assertTrue(
-        session.templateProperty().get().sections().get(1).hits(Lane.KICK).stream()
+        session.desk().templateProperty().get().sections().get(1).hits(Lane.KICK).stream()
             .anyMatch(h -> h.step() == 1),
         "the template follows");
     Hit added = bar(Lane.KICK, 5).stream().filter(h -> h.step() == 2).findFirst().orElseThrow();
@@ -92,7 +92,7 @@ class HitsBenchTest extends WindowTest {
   private void theTypicalBarCorrectsEveryBar() {
     StepChart chart = robot.lookup("#steps").queryAs(StepChart.class);
     robot.clickOn("typical");
-    robot.interact(() -> chart.cursor(Lane.KICK, 1));
+    robot.interact(() -> chart.place(Lane.KICK, 240));
     robot.interact(chart::requestFocus);
     assertEquals(0, onStep2(Lane.KICK));
     long snares = onStep2(Lane.SNARE);
@@ -104,7 +104,7 @@ class HitsBenchTest extends WindowTest {
     settled();
     assertEquals(0, onStep2(Lane.KICK));
     undo();
-    robot.interact(() -> chart.cursor(Lane.KICK, 1));
+    robot.interact(() -> chart.place(Lane.KICK, 240));
     robot.type(KeyCode.DELETE);
     until("they are gone", () -> onStep2(Lane.KICK) == 0);
     settled();
@@ -114,7 +114,7 @@ class HitsBenchTest extends WindowTest {
   }
 
   private long onStep2(Lane lane) {
-    return session.analysisProperty().get().hits().stream()
+    return session.desk().analysisProperty().get().hits().stream()
         .filter(h -> h.lane() == lane && h.step() == 2 && h.bar() >= 5 && h.bar() <= 15)
         .count();
   }
@@ -130,7 +130,7 @@ class HitsBenchTest extends WindowTest {
   }
 
   private long doubtful() {
-    return session.analysisProperty().get().hits().stream()
+    return session.desk().analysisProperty().get().hits().stream()
         .filter(h -> h.confidence() < 0.6)
         .count();
   }
@@ -145,21 +145,21 @@ class HitsBenchTest extends WindowTest {
 
   private void aPartIsTappedInAndKeepsItsFeel() {
     StepChart chart = robot.lookup("#steps").queryAs(StepChart.class);
-    robot.interact(() -> session.sectionProperty().set(1));
-    robot.interact(() -> chart.cursor(Lane.CLAP, 0));
+    robot.interact(() -> session.selection().sectionProperty().set(1));
+    robot.interact(() -> chart.place(Lane.CLAP, 0));
     @SuppressWarnings("unchecked")
     ComboBox<String> input = robot.lookup("#tap-input").queryAs(ComboBox.class);
     robot.interact(() -> input.setValue("simulated player"));
     ToggleButton tap = robot.lookup("#tap-in").queryAs(ToggleButton.class);
     robot.interact(tap::fire);
-    double start = session.player().position();
-    until("it counts in and plays", () -> session.player().position() > start + 3);
+    double start = session.playback().player().position();
+    until("it counts in and plays", () -> session.playback().player().position() > start + 3);
     robot.interact(chart::requestFocus);
     robot.type(KeyCode.B);
     robot.interact(tap::fire);
     assertTrue(text("#message").startsWith("Tapped in clap"), text("#message"));
     assertTrue(text("#tap-result").startsWith("last take"), text("#tap-result"));
-    List<StepHit> hits = session.templateProperty().get().sections().get(1).hits(Lane.CLAP);
+    List<Stroke> hits = session.desk().templateProperty().get().sections().get(1).hits(Lane.CLAP);
     assertTrue(hits.size() >= 4, "taps on the beats: " + hits);
     undo();
   }

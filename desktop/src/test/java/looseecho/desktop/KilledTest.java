@@ -19,6 +19,7 @@ import javafx.scene.control.Slider;
 import javafx.stage.Stage;
 import looseecho.activity.Lane;
 import looseecho.desktop.session.Session;
+import looseecho.echo.Cell;
 import looseecho.echo.Edits;
 import looseecho.echo.Template;
 import looseecho.play.SilentDevice;
@@ -51,14 +52,16 @@ class KilledTest extends WindowTest {
             Stage stage = new Stage();
             stage.setScene(new Scene(shell, 1280, 800));
             stage.show();
-            s.templateProperty()
+            s.desk()
+                .templateProperty()
                 .addListener(
                     (o, a, b) -> {
                       if (a == null && b != null) {
                         Platform.runLater(() -> loosenAndSave(shell, s, home));
                       }
                     });
-            s.messageProperty()
+            s.desk()
+                .messageProperty()
                 .addListener(
                     (o, a, b) -> {
                       if (b.equals("Saved as beat.looseecho")) {
@@ -66,7 +69,7 @@ class KilledTest extends WindowTest {
                         System.out.println("edited");
                       }
                     });
-            s.open(home.resolve("beat.wav"));
+            s.papers().open(home.resolve("beat.wav"));
           });
     }
 
@@ -75,11 +78,14 @@ class KilledTest extends WindowTest {
       clap(s, 3);
       ((Slider) shell.lookup("#loose-pattern")).setValue(30);
       ((ButtonBase) shell.lookup("#loosen")).fire();
-      s.save(home.resolve("beat.looseecho"), false);
+      s.papers().save(home.resolve("beat.looseecho"), false);
     }
 
     private static void clap(Session s, int step) {
-      s.edit(Edits.toggle(s.templateProperty().get(), 0, Lane.CLAP, step, 77, false));
+      s.desk()
+          .edit(
+              Edits.toggle(
+                  s.desk().templateProperty().get(), Cell.step(0, Lane.CLAP, step), 77, false));
     }
   }
 
@@ -126,15 +132,15 @@ class KilledTest extends WindowTest {
   void theKilledWorkIsTakenUpAndExported() throws IOException {
     Template saved = new ProjectFile().read(dir.resolve("beat.looseecho")).template();
     fire("#recover");
-    until("it is back", () -> session.templateProperty().get() != null);
-    Template mine = session.templateProperty().get();
+    until("it is back", () -> session.desk().templateProperty().get() != null);
+    Template mine = session.desk().templateProperty().get();
     assertTrue(clapOn(mine, 5), "the edit after saving");
     assertNotEquals(saved, mine);
-    assertEquals(saved, Edits.toggle(mine, 0, Lane.CLAP, 5, 77, false).template());
-    List<String> log = session.log();
+    assertEquals(saved, Edits.toggle(mine, Cell.step(0, Lane.CLAP, 5), 77, false).template());
+    List<String> log = session.desk().log();
     assertTrue(log.stream().anyMatch(l -> l.contains("Kept: ")), "loosened: " + log);
     until("its words", () -> text("#message").startsWith("Your work is back"));
-    robot.interact(() -> session.export(dir.resolve("out")));
+    robot.interact(() -> session.papers().export(dir.resolve("out")));
     until("the export is written", () -> text("#message").contains("files written"));
     try (var files = Files.list(dir.resolve("out"))) {
       assertTrue(files.anyMatch(f -> f.toString().endsWith("beat echo.mid")));

@@ -16,7 +16,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
-import looseecho.echo.StepNote;
+import looseecho.echo.Tone;
 import looseecho.notes.Key;
 import looseecho.notes.Line;
 import looseecho.notes.Scale;
@@ -30,8 +30,8 @@ class NotesBenchTest extends WindowTest {
     open(stage);
   }
 
-  private List<StepNote> notes(Line line) {
-    return session.templateProperty().get().sections().get(1).notes(line);
+  private List<Tone> notes(Line line) {
+    return session.desk().templateProperty().get().sections().get(1).notes(line);
   }
 
   private void undo() {
@@ -42,10 +42,10 @@ class NotesBenchTest extends WindowTest {
   void linesAreEditedTurnedCleanedAndHeard() {
     openDemo();
     go("#step-notes");
-    robot.interact(() -> session.sectionProperty().set(1));
+    robot.interact(() -> session.selection().sectionProperty().set(1));
     Node chart = robot.lookup("#notes").query();
     robot.interact(chart::requestFocus);
-    List<StepNote> before = notes(Line.BASS);
+    List<Tone> before = notes(Line.BASS);
     assertTrue(before.size() > 20, "the demo has a bass");
     keysChangeAPickedNote(before);
     theMouseAddsAndDragsANote(chart, before);
@@ -61,13 +61,13 @@ class NotesBenchTest extends WindowTest {
     theKeyIsChosenAndDegreesFollow();
   }
 
-  private void keysChangeAPickedNote(List<StepNote> before) {
+  private void keysChangeAPickedNote(List<Tone> before) {
     robot.type(KeyCode.PERIOD, KeyCode.UP);
-    Key key = session.templateProperty().get().key();
-    StepNote first = before.get(0);
+    Key key = session.desk().templateProperty().get().key();
+    Tone first = before.get(0);
     assertEquals(key.pitch(key.rung(first.pitch()) + 1), notes(Line.BASS).get(0).pitch());
     robot.press(KeyCode.SHIFT).type(KeyCode.RIGHT, KeyCode.DOWN).release(KeyCode.SHIFT);
-    assertEquals(first.lengthSteps() + 1, notes(Line.BASS).get(0).lengthSteps(), 1e-9);
+    assertEquals(first.lengthTicks() + 240, notes(Line.BASS).get(0).lengthTicks());
     assertEquals(first.velocity() - 6, notes(Line.BASS).get(0).velocity());
     robot.type(KeyCode.DELETE);
     assertEquals(before.size() - 1, notes(Line.BASS).size());
@@ -77,14 +77,14 @@ class NotesBenchTest extends WindowTest {
     assertEquals(before, notes(Line.BASS));
   }
 
-  private void theMouseAddsAndDragsANote(Node chart, List<StepNote> before) {
+  private void theMouseAddsAndDragsANote(Node chart, List<Tone> before) {
     // low in the bass's band, behind the last note of the second bar's end
     Point2D spot =
         chart.localToScreen(
             chart.getBoundsInLocal().getWidth() * 0.31, chart.getBoundsInLocal().getHeight() - 34);
     robot.moveTo(spot).clickOn(MouseButton.PRIMARY).doubleClickOn(spot, MouseButton.PRIMARY);
     until("a note is added", () -> notes(Line.BASS).size() == before.size() + 1);
-    StepNote added =
+    Tone added =
         notes(Line.BASS).stream().filter(n -> !before.contains(n)).findFirst().orElseThrow();
     robot
         .moveTo(spot)
@@ -92,7 +92,7 @@ class NotesBenchTest extends WindowTest {
         .moveBy(30, 0)
         .moveBy(30, 0)
         .release(MouseButton.PRIMARY);
-    StepNote moved =
+    Tone moved =
         notes(Line.BASS).stream().filter(n -> !before.contains(n)).findFirst().orElseThrow();
     assertTrue(moved.step() > added.step(), added + " became " + moved);
     assertEquals(added.pitch(), moved.pitch());
@@ -101,7 +101,7 @@ class NotesBenchTest extends WindowTest {
     assertEquals(before, notes(Line.BASS));
   }
 
-  private void aLineIsTurnedAndCleaned(List<StepNote> before) {
+  private void aLineIsTurnedAndCleaned(List<Tone> before) {
     robot.type(KeyCode.ESCAPE); // nothing picked: the whole line
     MenuButton turns = robot.lookup("#turns").queryAs(MenuButton.class);
     robot.interact(() -> turns.getItems().get(2).fire());
@@ -125,8 +125,8 @@ class NotesBenchTest extends WindowTest {
     until(
         "the key is set",
         () ->
-            session.analysisProperty().get().tonality().key().value().equals(dorian)
-                && session.templateProperty().get().key().equals(dorian));
+            session.desk().analysisProperty().get().tonality().key().value().equals(dorian)
+                && session.desk().templateProperty().get().key().equals(dorian));
     undo();
   }
 }

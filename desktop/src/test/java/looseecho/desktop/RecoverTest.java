@@ -14,6 +14,7 @@ import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
 import looseecho.audio.AudioReader;
+import looseecho.echo.Cell;
 import looseecho.echo.Edits;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
@@ -43,7 +44,7 @@ class RecoverTest extends WindowTest {
                 Corrections.NONE,
                 Progress.NONE);
     Template exact = new TemplateBuilder().build(a).orElseThrow();
-    mine = Edits.toggle(exact, 0, Lane.CLAP, 3, 77, true).template();
+    mine = Edits.toggle(exact, Cell.step(0, Lane.CLAP, 3), 77, true).template();
     Project project =
         new Project(
             new Project.Link(
@@ -67,28 +68,28 @@ class RecoverTest extends WindowTest {
     assertTrue(robot.lookup("#forget").tryQuery().isPresent());
     assertEquals("lately.looseecho", robot.lookup("#recent").queryButton().getText());
     fire("#recover");
-    until("it is back", () -> mine.equals(session.templateProperty().get()));
+    until("it is back", () -> mine.equals(session.desk().templateProperty().get()));
     until("its words", () -> text("#message").startsWith("Your work is back"));
-    assertTrue(session.keeper().unsavedProperty().get());
-    assertEquals(List.of("Template made", "Put clap on step 4 of every bar"), session.log());
+    assertTrue(session.papers().keeper().unsavedProperty().get());
+    assertEquals(List.of("Template made", "Put clap on step 4 of every bar"), session.desk().log());
     until(
         "it is kept anew and the old file goes",
         () -> !Files.exists(home.resolve("kept/unsaved/left.looseecho")));
     Path packed = home.resolve("packed.looseecho");
-    robot.interact(() -> session.save(packed, true));
+    robot.interact(() -> session.papers().save(packed, true));
     until("it is saved", () -> text("#message").equals("Saved as packed.looseecho"));
-    robot.interact(() -> session.save(packed, false));
-    until("once more", () -> !session.lanes().get(1).runningProperty().get());
+    robot.interact(() -> session.papers().save(packed, false));
+    until("once more", () -> !session.lanes().saving().runningProperty().get());
     Files.delete(home.resolve("pier.wav")); // the reference is in the project
-    robot.interact(() -> session.open(packed));
+    robot.interact(() -> session.papers().open(packed));
     until(
         "it is open without the track",
         () ->
-            packed.equals(session.keeper().pathProperty().get())
-                && !session.work().runningProperty().get());
-    assertEquals(mine, session.templateProperty().get());
-    robot.interact(() -> session.open(lately));
+            packed.equals(session.papers().keeper().pathProperty().get())
+                && session.lanes().resting());
+    assertEquals(mine, session.desk().templateProperty().get());
+    robot.interact(() -> session.papers().open(lately));
     until("the lost track is named", () -> text("#message").contains("neither where it was"));
-    assertEquals(packed, session.keeper().recent().get(0));
+    assertEquals(packed, session.papers().keeper().recent().get(0));
   }
 }

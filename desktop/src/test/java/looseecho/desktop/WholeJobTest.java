@@ -41,38 +41,41 @@ class WholeJobTest extends WindowTest {
     go("#step-hits");
     assertTrue(robot.lookup("#steps").tryQuery().isPresent());
     go("#step-echo");
-    robot.interact(() -> session.sectionProperty().set(1));
-    Template before = session.templateProperty().get();
+    robot.interact(() -> session.selection().sectionProperty().set(1));
+    Template before = session.desk().templateProperty().get();
     Node chart = robot.lookup("#steps").query();
     Bounds area = chart.localToScreen(chart.getBoundsInLocal());
     double step = (area.getWidth() - 118 - 8) / 16;
     robot.clickOn(area.getMinX() + 118 + 3.5 * step, area.getMinY() + 26 + 10);
     WaitForAsyncUtils.waitForFxEvents();
-    Template clicked = session.templateProperty().get();
+    Template clicked = session.desk().templateProperty().get();
     long kicks =
         clicked.sections().get(1).hits(Lane.KICK).stream().filter(h -> h.step() % 16 == 3).count();
     assertNotEquals(before, clicked);
     assertTrue(kicks >= 4, "a kick on step 4 of every bar: " + kicks);
     assertTrue(text("#message").startsWith("Put kick on step 4"), text("#message"));
     robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-    assertEquals(before, session.templateProperty().get());
+    assertEquals(before, session.desk().templateProperty().get());
     robot.interact(chart::requestFocus);
     robot.type(KeyCode.DOWN).type(KeyCode.ENTER);
-    assertNotEquals(before, session.templateProperty().get());
+    assertNotEquals(before, session.desk().templateProperty().get());
     fire("#undo");
     fire("#redo");
-    assertNotEquals(before, session.templateProperty().get());
+    assertNotEquals(before, session.desk().templateProperty().get());
 
-    until("the edit is rendered", () -> !session.work().runningProperty().get());
+    until("the edit is rendered", () -> session.lanes().resting());
     robot.type(KeyCode.SPACE);
-    until("it plays", () -> session.player().playing() && session.player().position() > 0.3);
+    until(
+        "it plays",
+        () ->
+            session.playback().player().playing() && session.playback().player().position() > 0.3);
     double balance = robot.lookup("#balance").queryAs(Slider.class).getValue();
     robot.type(KeyCode.F);
-    assertNotEquals(balance, session.player().balance());
+    assertNotEquals(balance, session.playback().player().balance());
     robot.type(KeyCode.SPACE);
-    assertFalse(session.player().playing());
+    assertFalse(session.playback().player().playing());
 
-    robot.interact(() -> session.export(dir.resolve("out")));
+    robot.interact(() -> session.papers().export(dir.resolve("out")));
     until("the export is written", () -> text("#message").contains("files written"));
     List<String> names =
         Files.list(dir.resolve("out")).map(p -> p.getFileName().toString()).sorted().toList();
@@ -100,11 +103,11 @@ class WholeJobTest extends WindowTest {
                 .equals(
                     "shopping list.wav: This is not a sound file that can be read. WAV, AIFF, FLAC, MP3 and Ogg Vorbis can."));
     assertTrue(robot.lookup("#welcome-demo").tryQuery().isPresent(), "the welcome is still there");
-    robot.interact(session::openDemo);
-    until("it works", () -> session.work().stageProperty().get().length() > 0);
+    robot.interact(session.papers()::openDemo);
+    until("it works", () -> session.lanes().opening().stageProperty().get().length() > 0);
     fire("#stop");
     until("it was stopped", () -> text("#message").startsWith("Opening was stopped. "));
-    assertFalse(session.work().runningProperty().get());
+    assertFalse(session.lanes().opening().runningProperty().get());
     robot.type(KeyCode.F1);
     assertTrue(robot.lookup("#keys").tryQuery().isPresent());
     robot.type(KeyCode.N);

@@ -65,7 +65,10 @@ abstract class WindowTest {
           SECONDS, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(condition).get());
     } catch (java.util.concurrent.TimeoutException e) {
       throw new AssertionError(
-          "waited in vain until " + what + "; the message is: " + session.messageProperty().get(),
+          "waited in vain until "
+              + what
+              + "; the message is: "
+              + session.desk().messageProperty().get(),
           e);
     }
     WaitForAsyncUtils.waitForFxEvents();
@@ -76,9 +79,9 @@ abstract class WindowTest {
     until(
         "the demo is heard",
         () ->
-            session.analysisProperty().get() != null
-                && session.echoProperty().get() != null
-                && !session.work().runningProperty().get());
+            session.desk().analysisProperty().get() != null
+                && session.maker().echoProperty().get() != null
+                && session.lanes().resting());
   }
 
   String text(String id) {

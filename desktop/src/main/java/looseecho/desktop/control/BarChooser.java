@@ -15,17 +15,20 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import looseecho.activity.Lane;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.echo.Words;
 import looseecho.hits.Variants;
+import looseecho.pulse.BarGrid;
 
 /** Picks a section and, in it, one bar or the typical bar. */
 public final class BarChooser extends HBox {
   private static final int MAX_BARS = 24;
-  private final Session session;
+  private final Desk desk;
+  private final Selection selection;
   private static final double WHEEL = 0.15; // of the strip's length
   private final boolean typical;
   private final ComboBox<String> sections = new ComboBox<>();
@@ -39,9 +42,10 @@ public final class BarChooser extends HBox {
   private boolean filling;
 
   /** {@code typical} offers the typical bar first. */
-  public BarChooser(Session session, boolean typical) {
+  public BarChooser(Desk desk, Selection selection, boolean typical) {
     super(12);
-    this.session = session;
+    this.desk = desk;
+    this.selection = selection;
     this.typical = typical;
     setAlignment(Pos.CENTER_LEFT);
     sections.setId("section-chooser");
@@ -70,12 +74,12 @@ public final class BarChooser extends HBox {
         .addListener(
             (o, a, b) -> {
               if (!filling && b.intValue() >= 0) {
-                session.sectionProperty().set(b.intValue());
+                selection.sectionProperty().set(b.intValue());
               }
             });
-    session.templateProperty().addListener((o, a, b) -> fill(b));
-    session.sectionProperty().addListener((o, a, b) -> fill(session.templateProperty().get()));
-    fill(session.templateProperty().get());
+    desk.templateProperty().addListener((o, a, b) -> fill(b));
+    selection.sectionProperty().addListener((o, a, b) -> fill(desk.templateProperty().get()));
+    fill(desk.templateProperty().get());
   }
 
   /** The bar in the section from 0, or {@link #TYPICAL}. */
@@ -85,23 +89,24 @@ public final class BarChooser extends HBox {
 
   /** Goes to a bar of a section, both from 0. */
   public void go(int section, int index) {
-    session.sectionProperty().set(section);
+    selection.sectionProperty().set(section);
     bar.set(index);
-    fill(session.templateProperty().get());
+    fill(desk.templateProperty().get());
   }
 
   private void fill(Template t) {
     filling = true;
-    int section = session.sectionProperty().get();
+    int section = selection.sectionProperty().get();
     if (t == null || section < 0 || section >= t.sections().size()) {
       sections.getItems().clear();
       bars.getChildren().clear();
     } else {
       sections.getItems().setAll(t.sections().stream().map(s -> name(t, s)).toList());
       sections.getSelectionModel().select(section);
-      int count = Math.min(MAX_BARS, bars(t, section));
+      List<BarGrid.Bar> all = t.grid(section).bars();
+      int count = Math.min(MAX_BARS, all.size());
       bar.set(Math.max(typical ? TYPICAL : 0, Math.min(bar.get(), count - 1)));
-      fillBars(t.beats().get(t.firstBeat(section)).bar(), count);
+      fillBars(all.subList(0, count));
     }
     filling = false;
   }
@@ -110,23 +115,25 @@ public final class BarChooser extends HBox {
     return s.label() + "  " + s.role() + ", " + Words.bars((double) s.beats() / t.beatsPerBar());
   }
 
-  private void fillBars(int firstNumber, int count) {
+  private void fillBars(List<BarGrid.Bar> shown) {
+    int count = shown.size();
+    int firstNumber = shown.get(0).number();
     bars.getChildren().clear();
     ToggleGroup group = new ToggleGroup();
-    var a = session.analysisProperty().get();
+    var a = desk.analysisProperty().get();
     Variants patterns =
         Variants.of(
             a == null ? List.of() : a.hits(),
             EnumSet.allOf(Lane.class),
             firstNumber,
-            firstNumber + count);
+            shown.get(count - 1).number() + 1);
     for (int b = typical ? TYPICAL : 0; b < count; b++) {
       int index = b;
       ToggleButton button =
           new ToggleButton(
               b == TYPICAL
                   ? "typical"
-                  : (Math.max(0, firstNumber) + b) + "  " + patterns.of(firstNumber + b));
+                  : shown.get(b).number() + "  " + patterns.of(shown.get(b).number()));
       button.getStyleClass().add(Theme.CHIP);
       button.setToggleGroup(group);
       button.setSelected(b == bar.get());
@@ -143,10 +150,5 @@ public final class BarChooser extends HBox {
       bars.getChildren().add(button);
     }
     Platform.runLater(() -> strip.setHvalue(count < 2 ? 0 : bar.get() / (count - 1.0)));
-  }
-
-  /** Bars of a section; one that is cut short counts. */
-  public static int bars(Template t, int section) {
-    return Math.max(1, (t.sections().get(section).beats() + t.beatsPerBar() - 1) / t.beatsPerBar());
   }
 }

@@ -10,7 +10,9 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.text.Font;
 import looseecho.desktop.control.ChartPane;
 import looseecho.desktop.control.Glyphs;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.EchoMaker;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
@@ -25,23 +27,27 @@ final class ArrangementChart extends ChartPane {
   private static final double NAMES = 118;
   private static final double HEAD = 22;
   private static final double LEAST_ROW = 15;
-  private final Session session;
+  private final Desk desk;
+  private final Selection selection;
+  private final EchoMaker maker;
   private final Consumer<String> hint;
 
-  ArrangementChart(Session session, Consumer<String> hint) {
-    this.session = session;
+  ArrangementChart(Desk desk, Selection selection, EchoMaker maker, Consumer<String> hint) {
+    this.desk = desk;
+    this.selection = selection;
+    this.maker = maker;
     this.hint = hint;
     setId("arrangement");
     setMinHeight(120);
-    session.templateProperty().addListener((o, a, b) -> fit());
+    desk.templateProperty().addListener((o, a, b) -> fit());
     fit();
     setFocusTraversable(true);
     setAccessibleText("Which part plays in which section");
     focusedProperty().addListener((o, a, b) -> redraw());
-    follow(session.templateProperty());
-    follow(session.sectionProperty());
-    follow(session.partProperty());
-    follow(session.maker().soundsProperty());
+    follow(desk.templateProperty());
+    follow(selection.sectionProperty());
+    follow(selection.partProperty());
+    follow(maker.soundsProperty());
     setOnMousePressed(this::pressed);
     setOnMouseMoved(e -> tell(sectionAt(e.getX()), partAt(e.getY())));
     setOnKeyPressed(this::key);
@@ -54,7 +60,7 @@ final class ArrangementChart extends ChartPane {
   }
 
   private Template template() {
-    return session.templateProperty().get();
+    return desk.templateProperty().get();
   }
 
   /** Parts that are heard or written anywhere. */
@@ -62,8 +68,8 @@ final class ArrangementChart extends ChartPane {
     List<Part> out = new ArrayList<>();
     if (template() != null) {
       out.addAll(Part.of(template()));
-      if (session.exact() != null) {
-        Part.of(session.exact()).stream().filter(p -> !out.contains(p)).forEach(out::add);
+      if (desk.exact() != null) {
+        Part.of(desk.exact()).stream().filter(p -> !out.contains(p)).forEach(out::add);
       }
     }
     return out;
@@ -71,7 +77,7 @@ final class ArrangementChart extends ChartPane {
 
   /** The heard section that is like one of the echo; null when there is none. */
   TemplateSection heardLike(int section) {
-    Template exact = session.exact();
+    Template exact = desk.exact();
     if (exact == null) {
       return null;
     }
@@ -115,10 +121,10 @@ final class ArrangementChart extends ChartPane {
     int section = sectionAt(e.getX());
     int part = partAt(e.getY());
     if (section >= 0) {
-      session.sectionProperty().set(section);
+      selection.sectionProperty().set(section);
     }
     if (part >= 0) {
-      session.partProperty().set(parts().get(part));
+      selection.partProperty().set(parts().get(part));
     }
   }
 
@@ -127,19 +133,19 @@ final class ArrangementChart extends ChartPane {
     if (parts.isEmpty() || e.isShortcutDown() || e.isAltDown() || e.isShiftDown()) {
       return;
     }
-    int row = Math.max(0, parts.indexOf(session.partProperty().get()));
-    int section = session.sectionProperty().get();
+    int row = Math.max(0, parts.indexOf(selection.partProperty().get()));
+    int section = selection.sectionProperty().get();
     int sections = template().sections().size();
     switch (e.getCode()) {
-      case LEFT -> session.sectionProperty().set(Math.max(0, section - 1));
-      case RIGHT -> session.sectionProperty().set(Math.min(sections - 1, section + 1));
-      case UP -> session.partProperty().set(parts.get(Math.max(0, row - 1)));
-      case DOWN -> session.partProperty().set(parts.get(Math.min(parts.size() - 1, row + 1)));
+      case LEFT -> selection.sectionProperty().set(Math.max(0, section - 1));
+      case RIGHT -> selection.sectionProperty().set(Math.min(sections - 1, section + 1));
+      case UP -> selection.partProperty().set(parts.get(Math.max(0, row - 1)));
+      case DOWN -> selection.partProperty().set(parts.get(Math.min(parts.size() - 1, row + 1)));
       default -> {
         return;
       }
     }
-    tell(session.sectionProperty().get(), parts.indexOf(session.partProperty().get()));
+    tell(selection.sectionProperty().get(), parts.indexOf(selection.partProperty().get()));
     e.consume();
   }
 
@@ -179,7 +185,7 @@ final class ArrangementChart extends ChartPane {
     for (int i = 0; i < parts.size(); i++) {
       Part part = parts.get(i);
       double y = HEAD + (i + 0.5) * row;
-      boolean muted = session.maker().soundsProperty().get().strip(part).muted();
+      boolean muted = maker.soundsProperty().get().strip(part).muted();
       g.setFill(colour(Hue.QUIET));
       part.lane().ifPresent(lane -> Glyphs.solid(g, lane, 10, y, 11));
       g.setFont(Font.font(Theme.TEXT_FAMILY, row < 17 ? 12 : 13));
@@ -200,7 +206,7 @@ final class ArrangementChart extends ChartPane {
       TemplateSection section = t.sections().get(s);
       double left = Math.round(x(t.firstBeat(s))) + 0.5;
       double right = x(t.firstBeat(s) + section.beats());
-      if (s == session.sectionProperty().get()) {
+      if (s == selection.sectionProperty().get()) {
         g.setFill(colour(Hue.WASH));
         g.fillRect(left, 0, right - left, bottom);
       }
@@ -237,7 +243,7 @@ final class ArrangementChart extends ChartPane {
       g.strokeRoundRect(left, y - height / 2, width, height, 6, 6);
       g.setLineWidth(1);
     }
-    if (part.equals(session.partProperty().get()) && s == session.sectionProperty().get()) {
+    if (part.equals(selection.partProperty().get()) && s == selection.sectionProperty().get()) {
       g.setStroke(colour(Hue.INK));
       g.setLineWidth(isFocused() ? 2 : 1);
       g.strokeRoundRect(left - 1.5, y - row / 2 + 0.5, width + 3, row - 1, 7, 7);

@@ -6,7 +6,10 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import looseecho.desktop.control.Buttons;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.EchoMaker;
+import looseecho.desktop.session.Playback;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Arrangement;
 import looseecho.echo.Edits;
@@ -16,12 +19,19 @@ import looseecho.echo.TemplateSection;
 
 /** What can be done to the section and the part at work, by button and by key. */
 final class ArrangementTools extends FlowPane {
-  private final Session session;
+  private final Desk desk;
+  private final Selection selection;
+  private final Playback playback;
+  private final EchoMaker maker;
   private final ArrangementChart chart;
 
-  ArrangementTools(Session session, ArrangementChart chart) {
+  ArrangementTools(
+      Desk desk, Selection selection, Playback playback, EchoMaker maker, ArrangementChart chart) {
     super(6, 4);
-    this.session = session;
+    this.desk = desk;
+    this.selection = selection;
+    this.playback = playback;
+    this.maker = maker;
     this.chart = chart;
     add("repeat", "Repeat", "The section once more behind itself (R)", this::repeat);
     add("insert", "Empty", "Four empty bars behind the section (E)", this::insert);
@@ -40,7 +50,7 @@ final class ArrangementTools extends FlowPane {
     add("part-mute", "Part off", "Leaves the part out of the sound (M)", this::mute);
     add("part-alone", "Alone", "The part alone, heard and echo, or all again (A)", this::alone);
     chart.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
-    session.partProperty().addListener((o, a, b) -> followAlone(b));
+    selection.partProperty().addListener((o, a, b) -> followAlone(b));
   }
 
   private void add(String id, String text, String tip, Runnable action) {
@@ -55,14 +65,14 @@ final class ArrangementTools extends FlowPane {
   }
 
   private void edit(Change change) {
-    Template t = session.templateProperty().get();
+    Template t = desk.templateProperty().get();
     if (t != null) {
-      session.edit(change.of(t, session.sectionProperty().get()));
+      desk.edit(change.of(t, selection.sectionProperty().get()));
     }
   }
 
   private Part part() {
-    return session.partProperty().get();
+    return selection.partProperty().get();
   }
 
   private void repeat() {
@@ -74,12 +84,12 @@ final class ArrangementTools extends FlowPane {
   }
 
   private void move(int by) {
-    Template t = session.templateProperty().get();
-    int section = session.sectionProperty().get();
+    Template t = desk.templateProperty().get();
+    int section = selection.sectionProperty().get();
     int to = section + by;
     if (t != null && to >= 0 && to < t.sections().size()) {
-      session.edit(Arrangement.move(t, section, to));
-      session.sectionProperty().set(to);
+      desk.edit(Arrangement.move(t, section, to));
+      selection.sectionProperty().set(to);
     }
   }
 
@@ -90,7 +100,7 @@ final class ArrangementTools extends FlowPane {
   private void stop() {
     edit(
         (t, s) -> {
-          int per = t.meter().stepsPerBeat();
+          int per = t.meter().ticksPerBeat();
           return Arrangement.stop(t, s, (t.sections().get(s).beats() - 1) * per, per);
         });
   }
@@ -137,25 +147,24 @@ final class ArrangementTools extends FlowPane {
   }
 
   private void mute() {
-    var sounds = session.maker().soundsProperty().get();
+    var sounds = maker.soundsProperty().get();
     boolean off = !sounds.strip(part()).muted();
-    session.sound(
+    desk.sound(
         sounds.with(part(), sounds.strip(part()).muted(off)),
         part().words() + (off ? " is off" : " is on"));
   }
 
   private void alone() {
-    var solo = session.playback().soloProperty();
+    var solo = playback.soloProperty();
     solo.set(solo.get() == null ? part() : null);
-    session
-        .messageProperty()
+    desk.messageProperty()
         .set(solo.get() == null ? "All parts again" : solo.get().words() + " alone");
   }
 
   /** While a part is heard alone, the one at work is. */
   private void followAlone(Part now) {
-    if (getScene() != null && session.playback().soloProperty().get() != null) {
-      session.playback().soloProperty().set(now);
+    if (getScene() != null && playback.soloProperty().get() != null) {
+      playback.soloProperty().set(now);
     }
   }
 

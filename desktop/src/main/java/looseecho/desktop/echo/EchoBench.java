@@ -1,5 +1,7 @@
 package looseecho.desktop.echo;
 
+import java.util.List;
+import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -15,36 +17,47 @@ import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.hits.BarRows;
 import looseecho.desktop.hits.StepChart;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.EchoMaker;
+import looseecho.desktop.session.Playback;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Arrangement;
+import looseecho.echo.Cell;
 import looseecho.echo.Edits;
 import looseecho.echo.Part;
-import looseecho.echo.StepHit;
+import looseecho.echo.Stroke;
 import looseecho.echo.Template;
+import looseecho.pulse.BarGrid;
+import looseecho.pulse.Grid;
 
 /** The arrangement above, the bar at work below: change a part or a step and hear it. */
 public final class EchoBench extends VBox {
   private static final int NEW_VELOCITY = 96;
   private static final double LOWEST_CHART = 205; // nine lanes and the bass still apart
 
-  private final Session session;
+  private final Desk desk;
+  private final Selection selection;
+  private final EchoMaker maker;
   private final BarChooser chooser;
   private final CheckBox everyBar = new CheckBox("in every bar");
   private final StepChart chart;
 
-  public EchoBench(Session session, Runnable export) {
+  public EchoBench(
+      Desk desk, Selection selection, Playback playback, EchoMaker maker, Runnable export) {
     super(5);
-    this.session = session;
+    this.desk = desk;
+    this.selection = selection;
+    this.maker = maker;
     getStyleClass().add("bench");
-    chooser = new BarChooser(session, false);
+    chooser = new BarChooser(desk, selection, false);
     Label hint = new Label();
     hint.getStyleClass().add(Theme.QUIET);
     chart = new StepChart(hint::setText);
     chart.edit(new Pen());
     VBox.setVgrow(chart, Priority.ALWAYS);
     chart.setMinHeight(LOWEST_CHART);
-    ArrangementChart arrangement = new ArrangementChart(session, hint::setText);
+    ArrangementChart arrangement = new ArrangementChart(desk, selection, maker, hint::setText);
     everyBar.setId("every-bar");
     everyBar.setSelected(true);
     HBox tools = tools(export);
@@ -55,7 +68,7 @@ public final class EchoBench extends VBox {
     getChildren()
         .addAll(
             arrangement,
-            new ArrangementTools(session, arrangement),
+            new ArrangementTools(desk, selection, playback, maker, arrangement),
             chooser,
             tools,
             chart,
@@ -66,12 +79,12 @@ public final class EchoBench extends VBox {
         .addListener(
             (o, a, b) -> {
               if (b != null) {
-                session.partProperty().set(Part.of(b));
+                selection.partProperty().set(Part.of(b));
               }
             });
-    session.analysisProperty().addListener((o, a, b) -> show());
-    session.templateProperty().addListener((o, a, b) -> show());
-    session.sectionProperty().addListener((o, a, b) -> show());
+    desk.analysisProperty().addListener((o, a, b) -> show());
+    desk.templateProperty().addListener((o, a, b) -> show());
+    selection.sectionProperty().addListener((o, a, b) -> show());
     chooser.barProperty().addListener((o, a, b) -> show());
     addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     show();
@@ -111,8 +124,8 @@ public final class EchoBench extends VBox {
                 "Copies the part's bar over the one behind it and goes there (C)",
                 this::copyBar),
             gap,
-            Buttons.of("undo", "Undo", "Ctrl+Z", session::undo),
-            Buttons.of("redo", "Redo", "Ctrl+Shift+Z", session::redo),
+            Buttons.of("undo", "Undo", "Ctrl+Z", desk::undo),
+            Buttons.of("redo", "Redo", "Ctrl+Shift+Z", desk::redo),
             out);
     tools.setAlignment(Pos.CENTER_LEFT);
     return tools;
@@ -120,19 +133,32 @@ public final class EchoBench extends VBox {
 
   private void ornament() {
     Lane lane = chart.laneProperty().get();
-    Template t = session.templateProperty().get();
+    Template t = desk.templateProperty().get();
     if (lane != null && t != null) {
-      int at = Math.max(0, chooser.barProperty().get()) * t.stepsPerBar() + chart.cursorStep();
-      session.edit(Edits.ornament(t, session.sectionProperty().get(), lane, at));
+      cell(t, lane, chart.cursorTick()).ifPresent(c -> desk.edit(Edits.ornament(t, c)));
     }
   }
 
+  private BarGrid.Bar bar(Template t) {
+    List<BarGrid.Bar> bars = t.grid(selection.sectionProperty().get()).bars();
+    return bars.get(Math.max(0, Math.min(bars.size() - 1, chooser.barProperty().get())));
+  }
+
+  /** A place of the bar shown; empty where a bar that is cut short has none. */
+  private Optional<Cell> cell(Template t, Lane lane, int inBar) {
+    BarGrid.Bar bar = bar(t);
+    return bar.has(inBar)
+        ? Optional.of(
+            new Cell(selection.sectionProperty().get(), lane, bar.tick(inBar), Grid.SIXTEENTH))
+        : Optional.empty();
+  }
+
   private void copyBar() {
-    Template t = session.templateProperty().get();
-    int section = session.sectionProperty().get();
+    Template t = desk.templateProperty().get();
+    int section = selection.sectionProperty().get();
     int bar = Math.max(0, chooser.barProperty().get());
-    if (t != null && bar + 1 < BarChooser.bars(t, section)) {
-      session.edit(Arrangement.copyBar(t, section, session.partProperty().get(), bar, bar + 1));
+    if (t != null && bar + 1 < t.grid(section).size()) {
+      desk.edit(Arrangement.copyBar(t, section, selection.partProperty().get(), bar, bar + 1));
       chooser.barProperty().set(bar + 1);
     }
   }
@@ -140,52 +166,45 @@ public final class EchoBench extends VBox {
   private void show() {
     chart.show(
         BarRows.of(
-            session.analysisProperty().get(),
-            session.templateProperty().get(),
-            session.sectionProperty().get(),
+            desk.analysisProperty().get(),
+            desk.templateProperty().get(),
+            selection.sectionProperty().get(),
             Math.max(0, chooser.barProperty().get())));
   }
 
   /** Turns gestures on the chart into edits of the template. */
   private final class Pen implements StepChart.Editor {
-    private int at(Template t, int step) {
-      return Math.max(0, chooser.barProperty().get()) * t.stepsPerBar() + step;
+    @Override
+    public void toggle(Lane lane, int inBar) {
+      Template t = desk.templateProperty().get();
+      cell(t, lane, inBar).ifPresent(c -> toggle(t, c));
     }
 
-    @Override
-    public void toggle(Lane lane, int step) {
-      Template t = session.templateProperty().get();
-      int section = session.sectionProperty().get();
-      int at = at(t, step);
-      if (at >= t.sections().get(section).beats() * t.stepsPerBar() / t.beatsPerBar()) {
-        return; // the last bar of an odd section ends before this step
-      }
-      boolean there = t.sections().get(section).hits(lane).stream().anyMatch(h -> h.step() == at);
-      session.edit(Edits.toggle(t, section, lane, at, NEW_VELOCITY, everyBar.isSelected()));
-      if (!there) {
-        session.maker().audition(lane, NEW_VELOCITY);
+    private void toggle(Template t, Cell cell) {
+      List<Stroke> hits = t.sections().get(cell.section()).hits(cell.lane());
+      desk.edit(Edits.toggle(t, cell, NEW_VELOCITY, everyBar.isSelected()));
+      if (hits.stream().noneMatch(cell::holds)) {
+        maker.audition(cell.lane(), NEW_VELOCITY);
       }
     }
 
     @Override
-    public void length(Lane lane, int step, int longer) {
-      Template t = session.templateProperty().get();
-      int section = session.sectionProperty().get();
-      session.edit(Edits.length(t, section, lane, at(t, step), longer));
+    public void length(Lane lane, int inBar, int longer) {
+      Template t = desk.templateProperty().get();
+      cell(t, lane, inBar).ifPresent(c -> desk.edit(Edits.length(t, c, longer)));
     }
 
     @Override
-    public void shape(Lane lane, int step, int louder, double laterMs) {
-      Template t = session.templateProperty().get();
-      int section = session.sectionProperty().get();
-      for (StepHit h : t.sections().get(section).hits(lane)) {
-        if (h.step() == at(t, step)) {
-          int velocity = Math.max(1, Math.min(127, h.velocity() + louder));
-          session.edit(Edits.shape(t, section, lane, h.step(), velocity, h.offsetMs() + laterMs));
-          session.maker().audition(lane, velocity);
-          return;
-        }
-      }
+    public void shape(Lane lane, int inBar, int louder, double laterMs) {
+      Template t = desk.templateProperty().get();
+      Optional<Cell> cell = cell(t, lane, inBar);
+      cell.flatMap(
+              c -> t.sections().get(c.section()).hits(lane).stream().filter(c::holds).findFirst())
+          .ifPresent(
+              h -> {
+                desk.edit(Edits.shape(t, cell.get(), louder, laterMs));
+                maker.audition(lane, h.loud(h.velocity() + louder).velocity());
+              });
     }
   }
 }

@@ -5,7 +5,9 @@ import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.Playback;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 
 /**
@@ -15,20 +17,20 @@ import looseecho.desktop.theme.Theme;
 public final class GroundBench extends VBox {
   private final SectionStrip strip;
 
-  public GroundBench(Session session) {
+  public GroundBench(Desk desk, Selection selection, Playback playback) {
     super(4);
     getStyleClass().add("bench");
-    strip = new SectionStrip(session);
-    TideChart tide = new TideChart(session);
-    WaveChart wave = new WaveChart(session);
+    strip = new SectionStrip(desk, selection, playback);
+    TideChart tide = new TideChart(desk, selection, playback);
+    WaveChart wave = new WaveChart(desk, playback);
     VBox.setVgrow(tide, Priority.ALWAYS);
     VBox.setVgrow(wave, Priority.ALWAYS);
     getChildren()
         .addAll(
             heading("Loudness, tempo and sections. Drag an edge to the beat it belongs on"),
             tide,
-            new TempoCurve(session),
-            new SectionBands(session, strip::editName),
+            new TempoCurve(desk),
+            new SectionBands(desk, selection, playback, strip::editName),
             strip,
             heading(
                 "The wave: the wheel zooms, dragging moves, Home shows all; click a beat and press 1 for bar 1"),

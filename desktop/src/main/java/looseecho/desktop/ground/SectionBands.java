@@ -9,7 +9,9 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.text.Font;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.ChartPane;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.Playback;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Words;
 import looseecho.form.Section;
@@ -20,14 +22,18 @@ import looseecho.form.SectionEdits;
  */
 final class SectionBands extends ChartPane {
   private static final double GRIP = 6; // pixels around an edge
-  private final Session session;
+  private final Desk desk;
+  private final Selection selection;
+  private final Playback playback;
   private final Runnable rename;
   private int dragged = -1;
   private double dragX;
 
   /** {@code rename} is called when the chosen section shall get another name. */
-  SectionBands(Session session, Runnable rename) {
-    this.session = session;
+  SectionBands(Desk desk, Selection selection, Playback playback, Runnable rename) {
+    this.desk = desk;
+    this.selection = selection;
+    this.playback = playback;
     this.rename = rename;
     setId("bands");
     setPrefHeight(54);
@@ -35,8 +41,8 @@ final class SectionBands extends ChartPane {
     setMaxHeight(60);
     setFocusTraversable(true);
     setAccessibleText("The sections: arrows pick, comma and full stop move the edge, S splits");
-    follow(session.analysisProperty());
-    follow(session.sectionProperty());
+    follow(desk.analysisProperty());
+    follow(selection.sectionProperty());
     follow(focusedProperty());
     setOnMouseMoved(e -> setCursor(edge(e.getX()) > 0 ? Cursor.H_RESIZE : Cursor.DEFAULT));
     setOnMousePressed(this::pressed);
@@ -46,11 +52,11 @@ final class SectionBands extends ChartPane {
   }
 
   private TrackScale scale() {
-    return TrackScale.of(session.analysisProperty().get(), getWidth());
+    return TrackScale.of(desk.analysisProperty().get(), getWidth());
   }
 
   private List<Section> sections() {
-    Analysis a = session.analysisProperty().get();
+    Analysis a = desk.analysisProperty().get();
     return a == null ? List.of() : a.form().sections();
   }
 
@@ -84,9 +90,9 @@ final class SectionBands extends ChartPane {
 
   private void pick(int i) {
     Section s = sections().get(i);
-    session.sectionProperty().set(i);
-    session.player().seek(s.start());
-    session.player().loop(s.start(), s.end());
+    selection.sectionProperty().set(i);
+    playback.player().seek(s.start());
+    playback.player().loop(s.start(), s.end());
   }
 
   private void draggedTo(MouseEvent e) {
@@ -105,21 +111,21 @@ final class SectionBands extends ChartPane {
   }
 
   private void move(int i, double time) {
-    Analysis a = session.analysisProperty().get();
+    Analysis a = desk.analysisProperty().get();
     a.pulse()
         .ifPresent(
             p ->
-                session.correct(
+                desk.correct(
                     c -> c.withSections(SectionEdits.move(a.form(), p, i, time)),
                     "Edge of " + sections().get(i).label() + " moved"));
   }
 
   private void key(KeyEvent e) {
-    int i = session.sectionProperty().get();
+    int i = selection.sectionProperty().get();
     if (i < 0 || i >= sections().size()) {
       return;
     }
-    double beat = 60 / session.analysisProperty().get().pulse().orElseThrow().tempo().value();
+    double beat = 60 / desk.analysisProperty().get().pulse().orElseThrow().tempo().value();
     switch (e.getCode()) {
       case LEFT -> pick(Math.max(0, i - 1));
       case RIGHT -> pick(Math.min(sections().size() - 1, i + 1));
@@ -144,7 +150,7 @@ final class SectionBands extends ChartPane {
       double left = edgeX(i);
       double right =
           i + 1 < sections().size() ? edgeX(i + 1) - 3 : Math.round(scale().x(s.end())) - 2.5;
-      band(g, s, left, Math.max(left + 2, right), h, i == session.sectionProperty().get());
+      band(g, s, left, Math.max(left + 2, right), h, i == selection.sectionProperty().get());
     }
     if (isFocused()) {
       g.setStroke(colour(Hue.HEARD));

@@ -12,7 +12,9 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.Buttons;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.Playback;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.form.Section;
 import looseecho.form.SectionEdits;
@@ -25,15 +27,19 @@ import looseecho.pulse.Pulse;
 final class SectionStrip extends HBox {
   private static final List<String> ROLES =
       List.of("intro", "verse", "lift", "chorus", "drop", "break", "bridge", "outro");
-  private final Session session;
+  private final Desk desk;
+  private final Selection selection;
+  private final Playback playback;
   private final TextField label = new TextField();
   private final ComboBox<String> role = new ComboBox<>();
   private final Label change = new Label();
   private boolean showing;
 
-  SectionStrip(Session session) {
+  SectionStrip(Desk desk, Selection selection, Playback playback) {
     super(8);
-    this.session = session;
+    this.desk = desk;
+    this.selection = selection;
+    this.playback = playback;
     setAlignment(Pos.CENTER_LEFT);
     label.setId("section-label");
     label.setPrefColumnCount(3);
@@ -58,10 +64,10 @@ final class SectionStrip extends HBox {
             "sections-measured",
             "As heard",
             "Forget your own sections and take those that were heard",
-            () -> session.correct(c -> c.withSections(List.of()), "Sections as they were heard"));
+            () -> desk.correct(c -> c.withSections(List.of()), "Sections as they were heard"));
     getChildren().addAll(label, role, change, split, join, measured);
-    session.analysisProperty().addListener((o, a, b) -> show());
-    session.sectionProperty().addListener((o, a, b) -> show());
+    desk.analysisProperty().addListener((o, a, b) -> show());
+    selection.sectionProperty().addListener((o, a, b) -> show());
     show();
   }
 
@@ -72,8 +78,8 @@ final class SectionStrip extends HBox {
   }
 
   private Section chosen() {
-    Analysis a = session.analysisProperty().get();
-    int i = session.sectionProperty().get();
+    Analysis a = desk.analysisProperty().get();
+    int i = selection.sectionProperty().get();
     return a == null || i < 0 || i >= a.form().sections().size()
         ? null
         : a.form().sections().get(i);
@@ -103,23 +109,24 @@ final class SectionStrip extends HBox {
     if (showing || same || newLabel.isEmpty()) {
       return;
     }
-    int i = session.sectionProperty().get();
+    int i = selection.sectionProperty().get();
     change((a, p) -> SectionEdits.rename(a.form(), i, newLabel, newRole), "Section renamed");
   }
 
   void split() {
-    change((a, p) -> SectionEdits.split(a.form(), p, session.player().position()), "Section split");
+    change(
+        (a, p) -> SectionEdits.split(a.form(), p, playback.player().position()), "Section split");
   }
 
   void join() {
-    int i = session.sectionProperty().get();
+    int i = selection.sectionProperty().get();
     change((a, p) -> SectionEdits.join(a.form(), i), "Sections joined");
   }
 
   private void change(BiFunction<Analysis, Pulse, List<SectionMark>> edit, String words) {
-    Analysis a = session.analysisProperty().get();
+    Analysis a = desk.analysisProperty().get();
     if (a != null && a.pulse().isPresent() && chosen() != null) {
-      session.correct(c -> c.withSections(edit.apply(a, a.pulse().get())), words);
+      desk.correct(c -> c.withSections(edit.apply(a, a.pulse().get())), words);
     }
   }
 }

@@ -7,28 +7,28 @@ import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.text.Font;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.ChartPane;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Words;
 
 /** The tempo from bar to bar: level where one tempo holds, a line that wanders where it drifts. */
 final class TempoCurve extends ChartPane {
   private static final double LEAST_RANGE = 0.02; // of the tempo: small wanderings stay small
-  private final Session session;
+  private final Desk desk;
 
-  TempoCurve(Session session) {
-    this.session = session;
+  TempoCurve(Desk desk) {
+    this.desk = desk;
     setId("tempo-curve");
     setPrefHeight(44);
     setMinHeight(40);
     setMaxHeight(48);
     setAccessibleText("The tempo from bar to bar");
-    follow(session.analysisProperty());
+    follow(desk.analysisProperty());
   }
 
   @Override
   protected void draw(GraphicsContext g, double w, double h) {
-    Analysis a = session.analysisProperty().get();
+    Analysis a = desk.analysisProperty().get();
     if (a == null || a.pulse().isEmpty() || a.form().sections().isEmpty()) {
       return;
     }

@@ -8,7 +8,9 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.text.Font;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.ChartPane;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.Playback;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.form.Event;
 import looseecho.form.Form;
@@ -21,24 +23,26 @@ import looseecho.form.Section;
 final class TideChart extends ChartPane {
   private static final double LOWEST_DB = -24;
   private static final double MARKS = 34; // two rows of event marks
-  private final Session session;
+  private final Desk desk;
+  private final Playback playback;
   private final Tooltip words = new Tooltip();
 
-  TideChart(Session session) {
-    this.session = session;
+  TideChart(Desk desk, Selection selection, Playback playback) {
+    this.desk = desk;
+    this.playback = playback;
     setId("tide");
     setPrefHeight(170);
     setMinHeight(110);
     setAccessibleText("Loudness of every bar with the events of the track");
-    follow(session.analysisProperty());
-    follow(session.sectionProperty());
+    follow(desk.analysisProperty());
+    follow(selection.sectionProperty());
     setOnMouseClicked(this::clicked);
     setOnMouseMoved(this::moved);
     Tooltip.install(this, words);
   }
 
   private Event at(double x, double y) {
-    Analysis a = session.analysisProperty().get();
+    Analysis a = desk.analysisProperty().get();
     if (a == null || y > MARKS) {
       return null;
     }
@@ -57,15 +61,15 @@ final class TideChart extends ChartPane {
   private void clicked(MouseEvent m) {
     Event e = at(m.getX(), m.getY());
     if (e != null) {
-      session.player().seek(e.start());
-      session.player().loop(e.start(), e.end());
-      session.messageProperty().set(e.words());
+      playback.player().seek(e.start());
+      playback.player().loop(e.start(), e.end());
+      desk.messageProperty().set(e.words());
     }
   }
 
   @Override
   protected void draw(GraphicsContext g, double w, double h) {
-    Analysis a = session.analysisProperty().get();
+    Analysis a = desk.analysisProperty().get();
     if (a == null || a.form().sections().isEmpty()) {
       return;
     }

@@ -12,8 +12,9 @@ import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
 import looseecho.desktop.control.ChartPane;
 import looseecho.desktop.control.TimeWindow;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.Playback;
 import looseecho.desktop.session.Reference;
-import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.pulse.Beat;
 
@@ -27,27 +28,28 @@ public final class WaveChart extends ChartPane {
   private static final double SAMPLES_PER_PIXEL = 6; // below this the wave itself is drawn
   private static final double DOTS = 0.25; // samples per pixel below which each is a dot
   private static final double DRAG = 4;
-  private final Session session;
+  private final Desk desk;
+  private final Playback playback;
   private final TimeWindow window = new TimeWindow(9);
   private double drawn = -1;
   private double pressedAt;
   private double draggedTo;
   private boolean dragging;
 
-  public WaveChart(Session session) {
-    this.session = session;
+  public WaveChart(Desk desk, Playback playback) {
+    this.desk = desk;
+    this.playback = playback;
     setId("wave");
     setPrefHeight(170);
     setMinHeight(90);
     setFocusTraversable(true);
     setAccessibleText("The wave with its beats");
-    follow(session.referenceProperty());
-    follow(session.analysisProperty());
-    session
-        .referenceProperty()
+    follow(desk.referenceProperty());
+    follow(desk.analysisProperty());
+    desk.referenceProperty()
         .addListener((o, a, b) -> window.track(b == null ? 1 : b.peaks().duration()));
-    if (session.referenceProperty().get() != null) {
-      window.track(session.referenceProperty().get().peaks().duration());
+    if (desk.referenceProperty().get() != null) {
+      window.track(desk.referenceProperty().get().peaks().duration());
     }
     setOnScroll(this::scrolled);
     setOnMousePressed(this::pressed);
@@ -57,8 +59,8 @@ public final class WaveChart extends ChartPane {
     new AnimationTimer() {
       @Override
       public void handle(long now) {
-        if (session.player().position() != drawn) {
-          window.show(session.player().position(), session.player().playing());
+        if (playback.player().position() != drawn) {
+          window.show(playback.player().position(), playback.player().playing());
           redraw();
         }
       }
@@ -98,13 +100,13 @@ public final class WaveChart extends ChartPane {
   private void released(MouseEvent e) {
     if (!dragging) {
       window.follow();
-      session.player().seek(nearestBeat(window.seconds(e.getX() / getWidth())));
+      playback.player().seek(nearestBeat(window.seconds(e.getX() / getWidth())));
       redraw();
     }
   }
 
   private void key(KeyEvent e) {
-    double at = Math.max(0, Math.min(1, window.share(session.player().position())));
+    double at = Math.max(0, Math.min(1, window.share(playback.player().position())));
     switch (e.getCode()) {
       case DIGIT1 -> barOneHere();
       case PLUS, EQUALS, ADD -> window.zoom(0.7, at);
@@ -115,7 +117,7 @@ public final class WaveChart extends ChartPane {
       case END -> {
         window.follow();
         window.zoom(9 / window.span(), at);
-        window.show(session.player().position(), false);
+        window.show(playback.player().position(), false);
       }
       default -> {
         return;
@@ -126,13 +128,13 @@ public final class WaveChart extends ChartPane {
   }
 
   private void barOneHere() {
-    double at = session.player().position();
-    session.correct(c -> c.withBarOneAt(at), String.format(Locale.ROOT, "Bar 1 set at %.2f s", at));
+    double at = playback.player().position();
+    desk.correct(c -> c.withBarOneAt(at), String.format(Locale.ROOT, "Bar 1 set at %.2f s", at));
   }
 
   /** The beat that a click means; the clicked second itself where no beat is near. */
   private double nearestBeat(double time) {
-    Analysis a = session.analysisProperty().get();
+    Analysis a = desk.analysisProperty().get();
     if (a == null || a.pulse().isEmpty()) {
       return time;
     }
@@ -143,11 +145,11 @@ public final class WaveChart extends ChartPane {
 
   @Override
   protected void draw(GraphicsContext g, double w, double h) {
-    Reference r = session.referenceProperty().get();
+    Reference r = desk.referenceProperty().get();
     if (r == null) {
       return;
     }
-    drawn = session.player().position();
+    drawn = playback.player().position();
     g.setFill(colour(Hue.PANEL));
     g.fillRect(0, HEAD, w, h - HEAD);
     drawBeats(g, w, h);
@@ -207,7 +209,7 @@ public final class WaveChart extends ChartPane {
   }
 
   private void drawBeats(GraphicsContext g, double w, double h) {
-    Analysis a = session.analysisProperty().get();
+    Analysis a = desk.analysisProperty().get();
     if (a == null || a.pulse().isEmpty()) {
       return;
     }

@@ -2,17 +2,19 @@ package looseecho.desktop.hits;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.BarChooser;
-import looseecho.echo.StepHit;
-import looseecho.echo.StepNote;
+import looseecho.echo.Stroke;
 import looseecho.echo.Template;
-import looseecho.echo.TemplateSection;
+import looseecho.echo.Tone;
 import looseecho.hits.Hit;
 import looseecho.hits.TypicalBar;
 import looseecho.notes.Line;
-import looseecho.pulse.Beat;
+import looseecho.pulse.BarGrid;
+import looseecho.pulse.Meter;
 import looseecho.pulse.Pulse;
 
 /**
@@ -37,10 +39,15 @@ public record BarRows(
    * One hit; {@code step} from 0 within the bar, {@code weight} 0..1 is confidence, or how often it
    * is played.
    */
-  public record Mark(int step, double offsetMs, double velocity, double weight) {}
+  public record Mark(double step, double offsetMs, double velocity, double weight) {}
 
   /** One bass note within the bar, steps from 0. */
   public record BassMark(double step, double lengthSteps, String name, boolean heard) {}
+
+  /** Ticks of the bar. */
+  public int ticks() {
+    return steps * Meter.STEP;
+  }
 
   public static final BarRows EMPTY = new BarRows(16, 4, 125, List.of(), List.of());
 
@@ -54,35 +61,31 @@ public record BarRows(
       return EMPTY;
     }
     Pulse p = a.pulse().get();
-    int steps = t.stepsPerBar();
-    int first = t.firstBeat(section);
-    int from = bar == TYPICAL ? 0 : bar * steps;
-    int bars = BarChooser.bars(t, section);
+    BarGrid grid = t.grid(section);
+    List<BarGrid.Bar> bars = grid.bars();
+    BarGrid.Bar shown = bars.get(Math.max(0, Math.min(bars.size() - 1, bar)));
+    TypicalBar typical =
+        TypicalBar.of(a.hits(), bars.get(0).number(), bars.get(bars.size() - 1).number() + 1);
     List<Row> rows = new ArrayList<>();
-    Beat start = t.beats().get(first);
-    int heardBar = Math.max(start.bar(), 0) + Math.max(0, bar);
-    TypicalBar typical = TypicalBar.of(a.hits(), start.bar(), start.bar() + bars);
     for (Lane lane : Lane.SHOWN) {
       boolean anywhere =
           a.hits().stream().anyMatch(h -> h.lane() == lane)
               || t.sections().stream().anyMatch(s -> !s.hits(lane).isEmpty());
       if (anywhere) {
-        List<Mark> heard =
-            bar == TYPICAL ? typical(typical, lane) : heard(a.hits(), lane, heardBar);
+        List<Stroke> echo = t.sections().get(section).hits(lane);
         rows.add(
-            new Row(
-                lane,
-                heard,
-                echo(t.sections().get(section), lane, from, steps, bar == TYPICAL ? bars : 0)));
+            bar == TYPICAL
+                ? new Row(lane, typical(typical, lane), usual(echo, grid))
+                : new Row(lane, heard(a.hits(), lane, shown.number()), echo(echo, shown)));
       }
     }
-    double beat = t.beats().get(first + 1).time() - start.time();
+    double beat = t.time(section, t.meter().ticksPerBeat(), 0) - t.time(section, 0, 0);
     return new BarRows(
-        steps,
+        grid.wholeBar() / Meter.STEP,
         p.stepsPerBeat(),
         1000 * beat / p.stepsPerBeat(),
         rows,
-        bass(a, p, t, section, from, steps));
+        bass(a, p, t, section, shown));
   }
 
   private static List<Mark> typical(TypicalBar typical, Lane lane) {
@@ -98,33 +101,42 @@ public record BarRows(
         .toList();
   }
 
-  /**
-   * Hits of one bar, or with {@code bars} > 0 those on steps that at least half of the bars play.
-   */
-  private static List<Mark> echo(TemplateSection s, Lane lane, int from, int steps, int bars) {
+  private static List<Mark> echo(List<Stroke> hits, BarGrid.Bar bar) {
+    return hits.stream()
+        .filter(h -> h.tick() >= bar.from() && h.tick() < bar.end())
+        .map(h -> new Mark(steps(bar.inBar(h.tick())), h.offsetMs(), h.velocity(), 1))
+        .toList();
+  }
+
+  /** Places that at least half of the bars that have them play, and how on average. */
+  private static List<Mark> usual(List<Stroke> hits, BarGrid grid) {
+    Map<Integer, List<Stroke>> places = new TreeMap<>();
+    hits.forEach(h -> places.computeIfAbsent(grid.inBar(h.tick()), k -> new ArrayList<>()).add(h));
     List<Mark> out = new ArrayList<>();
-    for (int step = 0; step < steps; step++) {
-      int at = step;
-      List<StepHit> here =
-          s.hits(lane).stream()
-              .filter(h -> bars > 0 ? h.step() % steps == at : h.step() == from + at)
-              .toList();
-      if (bars > 0 ? here.size() * 2 >= bars : !here.isEmpty()) {
-        double offset = here.stream().mapToDouble(StepHit::offsetMs).average().orElse(0);
-        double velocity = here.stream().mapToInt(StepHit::velocity).average().orElse(0);
-        out.add(new Mark(step, offset, velocity, 1));
-      }
-    }
+    places.forEach(
+        (place, here) -> {
+          if (2L * here.size() >= grid.everywhere(place).count()) {
+            double offset = here.stream().mapToDouble(Stroke::offsetMs).average().orElse(0);
+            double velocity = here.stream().mapToInt(Stroke::velocity).average().orElse(0);
+            out.add(new Mark(steps(place), offset, velocity, 1));
+          }
+        });
     return out;
   }
 
+  private static double steps(int ticks) {
+    return (double) ticks / Meter.STEP;
+  }
+
   private static List<BassMark> bass(
-      Analysis a, Pulse p, Template t, int section, int from, int steps) {
+      Analysis a, Pulse p, Template t, int section, BarGrid.Bar bar) {
     List<BassMark> out = new ArrayList<>();
-    double zero = p.beatsAt(t.time(section, from, 0));
+    double zero = p.beatsAt(t.time(section, bar.tick(0), 0));
+    double from = steps(bar.missing()) - 0.5;
+    double end = steps(bar.missing() + bar.ticks()) - 0.5;
     for (var n : a.tonality().bass()) {
       double step = (p.beatsAt(n.start()) - zero) * p.stepsPerBeat();
-      if (step > -0.5 && step < steps - 0.5) {
+      if (step > from && step < end) {
         out.add(
             new BassMark(
                 step,
@@ -133,10 +145,10 @@ public record BarRows(
                 true));
       }
     }
-    for (StepNote n : t.sections().get(section).notes(Line.BASS)) {
-      if (n.step() >= from && n.step() < from + steps) {
+    for (Tone n : t.sections().get(section).notes(Line.BASS)) {
+      if (n.tick() >= bar.from() && n.tick() < bar.end()) {
         String name = t.key().noteName(n.pitch());
-        out.add(new BassMark(n.step() - from, n.lengthSteps(), name, false));
+        out.add(new BassMark(steps(bar.inBar(n.tick())), steps(n.lengthTicks()), name, false));
       }
     }
     return out;

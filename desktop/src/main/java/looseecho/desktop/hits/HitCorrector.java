@@ -7,12 +7,14 @@ import java.util.function.IntSupplier;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
-import looseecho.desktop.control.BarChooser;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.Selection;
 import looseecho.echo.Template;
 import looseecho.echo.Words;
 import looseecho.hits.Hit;
 import looseecho.hits.HitMark;
+import looseecho.pulse.BarGrid;
+import looseecho.pulse.Meter;
 
 /**
  * Corrects what was heard, hit by hit, in the bar that is shown; in the typical bar, the same step
@@ -21,12 +23,14 @@ import looseecho.hits.HitMark;
 final class HitCorrector implements StepChart.Editor {
   static final double DOUBT = 0.6;
   private static final int USUAL_VELOCITY = 90;
-  private final Session session;
+  private final Desk desk;
+  private final Selection selection;
   private final IntSupplier bar;
 
   /** {@code bar} is the bar shown, from 0 within the section, or {@link BarRows#TYPICAL}. */
-  HitCorrector(Session session, IntSupplier bar) {
-    this.session = session;
+  HitCorrector(Desk desk, Selection selection, IntSupplier bar) {
+    this.desk = desk;
+    this.selection = selection;
     this.bar = bar;
   }
 
@@ -40,17 +44,19 @@ final class HitCorrector implements StepChart.Editor {
   }
 
   /** What is heard on a step of the bar shown; of the typical bar, in every bar of the section. */
-  private List<Hit> hits(Lane lane, int step) {
-    Analysis a = session.analysisProperty().get();
-    Template t = session.templateProperty().get();
+  private List<Hit> hits(Lane lane, int inBar) {
+    Analysis a = desk.analysisProperty().get();
+    Template t = desk.templateProperty().get();
     if (a == null || t == null) {
       return List.of();
     }
-    int first = typical() ? firstBar(t) : number(t);
-    int bars = typical() ? BarChooser.bars(t, session.sectionProperty().get()) : 1;
+    List<BarGrid.Bar> bars = bars(t);
+    int first = typical() ? bars.get(0).number() : number(t);
+    int last = typical() ? bars.get(bars.size() - 1).number() : first;
+    int step = Math.round(inBar / (float) Meter.STEP) + 1;
     return a.hits().stream()
-        .filter(h -> h.lane() == lane && h.step() == step + 1)
-        .filter(h -> h.bar() >= first && h.bar() < first + bars)
+        .filter(h -> h.lane() == lane && h.step() == step)
+        .filter(h -> h.bar() >= first && h.bar() <= last)
         .toList();
   }
 
@@ -58,8 +64,8 @@ final class HitCorrector implements StepChart.Editor {
    * The hits that keeping or taking out means: in a single bar, of several strokes on a step, those
    * in doubt.
    */
-  private List<Hit> meant(Lane lane, int step) {
-    return typical() ? hits(lane, step) : doubtfulFirst(hits(lane, step));
+  private List<Hit> meant(Lane lane, int inBar) {
+    return typical() ? hits(lane, inBar) : doubtfulFirst(hits(lane, inBar));
   }
 
   /** The doubtful ones; all when none is. */
@@ -68,39 +74,46 @@ final class HitCorrector implements StepChart.Editor {
     return doubtful.isEmpty() ? hits : doubtful;
   }
 
-  private int firstBar(Template t) {
-    return Math.max(0, t.beats().get(t.firstBeat(session.sectionProperty().get())).bar());
+  private List<BarGrid.Bar> bars(Template t) {
+    return t.grid(selection.sectionProperty().get()).bars();
+  }
+
+  private BarGrid.Bar shown(Template t) {
+    List<BarGrid.Bar> bars = bars(t);
+    return bars.get(Math.max(0, Math.min(bars.size() - 1, bar.getAsInt())));
   }
 
   private int number(Template t) {
-    return firstBar(t) + bar.getAsInt();
+    return shown(t).number();
   }
 
   /** Adds a hit on an empty step; keeps a doubtful one that is there. */
   @Override
-  public void toggle(Lane lane, int step) {
-    Template t = session.templateProperty().get();
-    List<Hit> there = meant(lane, step);
+  public void toggle(Lane lane, int inBar) {
+    Template t = desk.templateProperty().get();
+    List<Hit> there = meant(lane, inBar);
     if (!there.isEmpty()) {
-      correct(there, h -> HitMark.set(h, lane, h.velocity()), "Kept " + place(lane, step));
+      correct(there, h -> HitMark.set(h, lane, h.velocity()), "Kept " + place(lane, inBar));
     } else if (t != null) {
-      int section = session.sectionProperty().get();
-      int all = t.sections().get(section).beats() * t.meter().stepsPerBeat();
-      int from = typical() ? step : bar.getAsInt() * t.stepsPerBar() + step;
+      int section = selection.sectionProperty().get();
+      BarGrid.Bar here = shown(t);
+      IntStream ticks =
+          typical()
+              ? t.grid(section).everywhere(inBar)
+              : IntStream.of(inBar).filter(here::has).map(here::tick);
       List<HitMark> added =
-          IntStream.iterate(from, s -> s < all, s -> s + t.stepsPerBar())
-              .limit(typical() ? all : 1)
-              .mapToObj(s -> HitMark.add(lane, t.time(section, s, 0), USUAL_VELOCITY))
+          ticks
+              .mapToObj(tick -> HitMark.add(lane, t.time(section, tick, 0), USUAL_VELOCITY))
               .toList();
-      correct(added, "Added " + place(lane, step));
+      correct(added, "Added " + place(lane, inBar));
     }
   }
 
   @Override
-  public void shape(Lane lane, int step, int louder, double laterMs) {
-    List<Hit> there = hits(lane, step);
+  public void shape(Lane lane, int inBar, int louder, double laterMs) {
+    List<Hit> there = hits(lane, inBar);
     String words =
-        place(lane, step) + ": loudness " + (there.isEmpty() ? 0 : louder(there.get(0), louder));
+        place(lane, inBar) + ": loudness " + (there.isEmpty() ? 0 : louder(there.get(0), louder));
     correct(there, h -> HitMark.set(h, lane, louder(h, louder)), words);
   }
 
@@ -109,14 +122,14 @@ final class HitCorrector implements StepChart.Editor {
   }
 
   @Override
-  public void delete(Lane lane, int step) {
-    correct(meant(lane, step), HitMark::delete, "Took out " + place(lane, step));
+  public void delete(Lane lane, int inBar) {
+    correct(meant(lane, inBar), HitMark::delete, "Took out " + place(lane, inBar));
   }
 
   @Override
-  public void move(Lane lane, int step, Lane to) {
-    String words = place(lane, step) + " is " + to.words() + " now";
-    correct(hits(lane, step), h -> HitMark.set(h, to, h.velocity()), words);
+  public void move(Lane lane, int inBar, Lane to) {
+    String words = place(lane, inBar) + " is " + to.words() + " now";
+    correct(hits(lane, inBar), h -> HitMark.set(h, to, h.velocity()), words);
   }
 
   /** All hits of one lane go to another. */
@@ -126,7 +139,7 @@ final class HitCorrector implements StepChart.Editor {
 
   /** The lanes are told apart again. */
   void unmerge() {
-    session.correct(
+    desk.correct(
         c -> c.withoutHits(m -> m.kind() == HitMark.Kind.MERGE), "Lanes as they were heard");
   }
 
@@ -136,19 +149,19 @@ final class HitCorrector implements StepChart.Editor {
 
   private void correct(List<HitMark> marks, String words) {
     if (!marks.isEmpty()) {
-      session.correct(c -> c.withHits(marks), words);
+      desk.correct(c -> c.withHits(marks), words);
     }
   }
 
-  private String place(Lane lane, int step) {
-    Template t = session.templateProperty().get();
+  private String place(Lane lane, int inBar) {
+    Template t = desk.templateProperty().get();
     String where = typical() || t == null ? "in every bar of the section" : "in bar " + number(t);
-    return lane.words() + " " + where + ", step " + (step + 1);
+    return lane.words() + " " + where + ", " + Words.step(inBar);
   }
 
   /** The doubtful hit after a time, or the first one; empty when all are settled. */
   Optional<Hit> nextDoubtful(double after) {
-    Analysis a = session.analysisProperty().get();
+    Analysis a = desk.analysisProperty().get();
     if (a == null) {
       return Optional.empty();
     }

@@ -19,7 +19,10 @@ import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.control.Buttons;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.EchoMaker;
+import looseecho.desktop.session.Playback;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Edits;
 import looseecho.echo.Part;
@@ -27,13 +30,17 @@ import looseecho.echo.Template;
 import looseecho.hits.Hit;
 import looseecho.hits.TypicalBar;
 import looseecho.project.PracticeLog;
+import looseecho.pulse.BarGrid;
+import looseecho.pulse.Meter;
 
 /**
  * Every heard hit against the step grid, to be heard alone, corrected and settled; how each drum
  * feels; and tapping a part in.
  */
 public final class HitsBench extends VBox {
-  private final Session session;
+  private final Desk desk;
+  private final Selection selection;
+  private final Playback playback;
   private final BarChooser chooser;
   private final Label hint = new Label();
   private final StepChart chart = new StepChart(hint::setText);
@@ -45,13 +52,16 @@ public final class HitsBench extends VBox {
   private final TapPanel tapPanel;
   private double settledUntil = -1;
 
-  public HitsBench(Session session, PracticeLog log) {
+  public HitsBench(
+      Desk desk, Selection selection, Playback playback, EchoMaker maker, PracticeLog log) {
     super(6);
-    this.session = session;
+    this.desk = desk;
+    this.selection = selection;
+    this.playback = playback;
     getStyleClass().add("bench");
-    chooser = new BarChooser(session, true);
-    corrector = new HitCorrector(session, chooser.barProperty()::get);
-    tapPanel = new TapPanel(session, this::lane, log);
+    chooser = new BarChooser(desk, selection, true);
+    corrector = new HitCorrector(desk, selection, chooser.barProperty()::get);
+    tapPanel = new TapPanel(desk, selection, playback, maker, this::lane, log);
     chart.edit(corrector);
     hint.getStyleClass().add(Theme.QUIET);
     StackPane charts = new StackPane(chart, feel);
@@ -63,13 +73,12 @@ public final class HitsBench extends VBox {
             "Hollow: heard, at its true place; thin where doubtful or not in every bar. Solid: your echo. A change in the typical bar goes to every bar.");
     legend.getStyleClass().add(Theme.SMALL);
     getChildren().addAll(chooser, tools(), charts, hint, tapPanel, legend);
-    session.analysisProperty().addListener((o, a, b) -> show());
-    session.templateProperty().addListener((o, a, b) -> show());
-    session.sectionProperty().addListener((o, a, b) -> show());
+    desk.analysisProperty().addListener((o, a, b) -> show());
+    desk.templateProperty().addListener((o, a, b) -> show());
+    selection.sectionProperty().addListener((o, a, b) -> show());
     chooser.barProperty().addListener((o, a, b) -> show());
     chart.laneProperty().addListener((o, a, b) -> laneChosen(b));
-    session
-        .playback()
+    playback
         .soloProperty()
         .addListener((o, a, b) -> alone.setSelected(b != null && b.lane().isPresent()));
     addEventHandler(KeyEvent.KEY_PRESSED, this::key);
@@ -111,51 +120,52 @@ public final class HitsBench extends VBox {
   }
 
   private void laneChosen(Lane lane) {
-    Part solo = session.playback().soloProperty().get();
+    Part solo = playback.soloProperty().get();
     if (solo != null && solo.lane().isPresent() && lane != null) {
-      session.playback().soloProperty().set(Part.of(lane));
+      playback.soloProperty().set(Part.of(lane));
     }
   }
 
   private void solo(boolean on) {
-    if (on && !session.playback().canSlow()) {
-      session.messageProperty().set("This works for tracks of up to a quarter of an hour.");
+    if (on && !playback.canSlow()) {
+      desk.messageProperty().set("This works for tracks of up to a quarter of an hour.");
       alone.setSelected(false);
       return;
     }
-    session.playback().soloProperty().set(on ? Part.of(lane()) : null);
+    playback.soloProperty().set(on ? Part.of(lane()) : null);
   }
 
   private void doubtful() {
     Optional<Hit> next = corrector.nextDoubtful(settledUntil);
-    Template t = session.templateProperty().get();
+    Template t = desk.templateProperty().get();
     if (next.isEmpty() || t == null) {
-      session.messageProperty().set("No hit is in doubt.");
+      desk.messageProperty().set("No hit is in doubt.");
       return;
     }
     Hit h = next.get();
     settledUntil = h.time();
     for (int s = 0; s < t.sections().size(); s++) {
-      int first = t.beats().get(t.firstBeat(s)).bar();
-      int bars = BarChooser.bars(t, s);
-      if (h.bar() >= first && h.bar() < first + bars) {
-        chooser.go(s, h.bar() - Math.max(0, first));
+      List<BarGrid.Bar> bars = t.grid(s).bars();
+      for (int b = 0; b < bars.size(); b++) {
+        if (bars.get(b).number() == h.bar()) {
+          chooser.go(s, b);
+        }
       }
     }
-    chart.cursor(h.lane(), h.step() - 1);
+    chart.place(h.lane(), (h.step() - 1) * Meter.STEP);
     chart.requestFocus();
-    session.player().seek(Math.max(0, h.time() - 0.3));
-    session.messageProperty().set(HitCorrector.words(h));
+    playback.player().seek(Math.max(0, h.time() - 0.3));
+    desk.messageProperty().set(HitCorrector.words(h));
   }
 
   private void keep() {
-    corrector.toggle(lane(), chart.cursorStep());
+    corrector.toggle(lane(), chart.cursorTick());
   }
 
   private void quantise() {
-    Template t = session.templateProperty().get();
+    Template t = desk.templateProperty().get();
     if (t != null) {
-      session.edit(Edits.quantise(t, session.sectionProperty().get(), lane(), 0.25));
+      desk.edit(Edits.quantise(t, selection.sectionProperty().get(), lane(), 0.25));
     }
   }
 
@@ -177,14 +187,15 @@ public final class HitsBench extends VBox {
   }
 
   private void show() {
-    Analysis a = session.analysisProperty().get();
-    Template t = session.templateProperty().get();
-    int section = session.sectionProperty().get();
+    Analysis a = desk.analysisProperty().get();
+    Template t = desk.templateProperty().get();
+    int section = selection.sectionProperty().get();
     BarRows rows = BarRows.of(a, t, section, chooser.barProperty().get());
     chart.show(rows);
     if (rows != BarRows.EMPTY) {
-      int first = t.beats().get(t.firstBeat(section)).bar();
-      TypicalBar typical = TypicalBar.of(a.hits(), first, first + BarChooser.bars(t, section));
+      List<BarGrid.Bar> bars = t.grid(section).bars();
+      int end = bars.get(bars.size() - 1).number() + 1;
+      TypicalBar typical = TypicalBar.of(a.hits(), bars.get(0).number(), end);
       feel.show(typical, rows.steps(), rows.stepsPerBeat());
     }
     List<String> names = new java.util.ArrayList<>();
@@ -202,7 +213,7 @@ public final class HitsBench extends VBox {
       return;
     }
     switch (e.getCode()) {
-      case A -> solo(session.playback().soloProperty().get() == null);
+      case A -> solo(playback.soloProperty().get() == null);
       case D -> doubtful();
       case Y -> keep();
       case Q -> quantise();

@@ -17,6 +17,8 @@ import looseecho.desktop.hits.BarRows.Mark;
 import looseecho.desktop.hits.BarRows.Row;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Words;
+import looseecho.pulse.Grid;
+import looseecho.pulse.Meter;
 
 /**
  * Lanes over the steps of a bar. Each lane is a thin line; heard hits hang on it hollow at their
@@ -26,34 +28,36 @@ import looseecho.echo.Words;
 public final class StepChart extends ChartPane {
   private static final double NAMES = 118;
   private static final double HEAD = 26;
+  private static final int FREE = 40; // ticks from cell to cell without a grid
 
-  /** What the chart asks for when the person edits. */
+  /** What the chart asks for when the person edits; places are ticks of the bar. */
   public interface Editor {
-    void toggle(Lane lane, int step);
+    void toggle(Lane lane, int inBar);
 
-    void shape(Lane lane, int step, int louder, double laterMs);
+    void shape(Lane lane, int inBar, int louder, double laterMs);
 
     /** False when a click only moves the cursor. */
     default boolean clickToggles() {
       return true;
     }
 
-    default void delete(Lane lane, int step) {
-      toggle(lane, step);
+    default void delete(Lane lane, int inBar) {
+      toggle(lane, inBar);
     }
 
     /** Lets the hit last longer, or shorter below 0. */
-    default void length(Lane lane, int step, int longer) {}
+    default void length(Lane lane, int inBar, int longer) {}
 
     /** Gives the hit to another lane. */
-    default void move(Lane lane, int step, Lane to) {}
+    default void move(Lane lane, int inBar, Lane to) {}
   }
 
   private final Consumer<String> hint;
   private BarRows rows = BarRows.EMPTY;
   private Editor editor;
   private int cursorRow;
-  private int cursorStep;
+  private int cursorCell;
+  private Grid grid = Grid.SIXTEENTH;
   private final ReadOnlyObjectWrapper<Lane> lane = new ReadOnlyObjectWrapper<>();
 
   /** {@code hint} is told what lies under the pointer or the cursor. */
@@ -63,7 +67,7 @@ public final class StepChart extends ChartPane {
     setPrefHeight(380);
     setMinHeight(160);
     setAccessibleText("Drum lanes over the steps of the bar");
-    setOnMouseMoved(e -> tell(rowAt(e.getY()), stepAt(e.getX())));
+    setOnMouseMoved(e -> tell(rowAt(e.getY()), cellAt(e.getX())));
     setOnMousePressed(this::pressed);
     setOnKeyPressed(this::key);
   }
@@ -72,7 +76,7 @@ public final class StepChart extends ChartPane {
   public void show(BarRows shown) {
     rows = shown;
     cursorRow = Math.max(0, Math.min(cursorRow, rows.rows().size() - 1));
-    cursorStep = Math.min(cursorStep, rows.steps() - 1);
+    cursorCell = Math.min(cursorCell, cells() - 1);
     lane.set(rows.rows().isEmpty() ? null : rows.rows().get(cursorRow).lane());
     redraw();
   }
@@ -84,21 +88,41 @@ public final class StepChart extends ChartPane {
     focusedProperty().addListener((o, a, b) -> redraw());
   }
 
-  private void cursor(int row, int step) {
-    cursorRow = row;
-    cursorStep = step;
-    if (!rows.rows().isEmpty()) {
-      lane.set(rows.rows().get(row).lane());
-    }
-    tell(row, step);
+  /** Sets the grid that the cursor goes by. */
+  public void grid(Grid other) {
+    cursorCell = Math.min(cursorCell * width() / width(other), rows.ticks() / width(other) - 1);
+    grid = other;
     redraw();
   }
 
-  /** Puts the cursor on a step, from 0, of a lane. */
-  public void cursor(Lane on, int step) {
+  private static int width(Grid g) {
+    return g == Grid.NONE ? FREE : g.ticks();
+  }
+
+  /** Ticks from one cell to the next. */
+  private int width() {
+    return width(grid);
+  }
+
+  private int cells() {
+    return rows.ticks() / width();
+  }
+
+  private void cursor(int row, int cell) {
+    cursorRow = row;
+    cursorCell = cell;
+    if (!rows.rows().isEmpty()) {
+      lane.set(rows.rows().get(row).lane());
+    }
+    tell(row, cell);
+    redraw();
+  }
+
+  /** Puts the cursor on a place of the bar, in ticks, of a lane. */
+  public void place(Lane on, int inBar) {
     for (int i = 0; i < rows.rows().size(); i++) {
       if (rows.rows().get(i).lane() == on) {
-        cursor(i, Math.max(0, Math.min(rows.steps() - 1, step)));
+        cursor(i, Math.max(0, Math.min(cells() - 1, inBar / width())));
       }
     }
   }
@@ -108,9 +132,9 @@ public final class StepChart extends ChartPane {
     return lane.getReadOnlyProperty();
   }
 
-  /** The step that the cursor is on, from 0. */
-  public int cursorStep() {
-    return cursorStep;
+  /** The place of the bar that the cursor is on, in ticks. */
+  public int cursorTick() {
+    return cursorCell * width();
   }
 
   private double rowHeight() {
@@ -123,9 +147,14 @@ public final class StepChart extends ChartPane {
     return row >= 0 && row < rows.rows().size() ? row : -1;
   }
 
-  private int stepAt(double x) {
-    int step = (int) Math.floor((x - NAMES) / stepWidth());
-    return step >= 0 && step < rows.steps() ? step : -1;
+  private int cellAt(double x) {
+    double steps = (x - NAMES) / stepWidth() - 0.5;
+    int cell = (int) Math.round(steps * Meter.STEP / width());
+    return steps >= -0.5 && cell < cells() ? Math.max(0, cell) : -1;
+  }
+
+  private double cellWidth() {
+    return stepWidth() * width() / Meter.STEP;
   }
 
   private double stepWidth() {
@@ -143,11 +172,11 @@ public final class StepChart extends ChartPane {
   private void pressed(MouseEvent e) {
     requestFocus();
     int row = rowAt(e.getY());
-    int step = stepAt(e.getX());
-    if (editor != null && row >= 0 && step >= 0) {
-      cursor(row, step);
+    int cell = cellAt(e.getX());
+    if (editor != null && row >= 0 && cell >= 0) {
+      cursor(row, cell);
       if (editor.clickToggles() || e.getClickCount() == 2) {
-        editor.toggle(rows.rows().get(row).lane(), step);
+        editor.toggle(rows.rows().get(row).lane(), cursorTick());
       }
     }
   }
@@ -161,15 +190,15 @@ public final class StepChart extends ChartPane {
     boolean upDown = e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN;
     boolean leftRight = e.getCode() == KeyCode.LEFT || e.getCode() == KeyCode.RIGHT;
     if (e.isAltDown() && leftRight) {
-      editor.length(lane, cursorStep, e.getCode() == KeyCode.LEFT ? -1 : 1);
+      editor.length(lane, cursorTick(), e.getCode() == KeyCode.LEFT ? -1 : 1);
       e.consume();
       return;
     }
     if (e.isAltDown() && upDown) {
       int row = cursorRow + (e.getCode() == KeyCode.UP ? -1 : 1);
       if (row >= 0 && row < rows.rows().size()) {
-        editor.move(lane, cursorStep, rows.rows().get(row).lane());
-        cursor(row, cursorStep);
+        editor.move(lane, cursorTick(), rows.rows().get(row).lane());
+        cursor(row, cursorCell);
       }
       e.consume();
       return;
@@ -179,14 +208,14 @@ public final class StepChart extends ChartPane {
       case RIGHT -> move(shape, lane, 0, 1);
       case UP -> move(shape, lane, -1, 0);
       case DOWN -> move(shape, lane, 1, 0);
-      case ENTER -> editor.toggle(lane, cursorStep);
-      case DELETE, BACK_SPACE -> editor.delete(lane, cursorStep);
+      case ENTER -> editor.toggle(lane, cursorTick());
+      case DELETE, BACK_SPACE -> editor.delete(lane, cursorTick());
       default -> {
         return;
       }
     }
     e.consume();
-    tell(cursorRow, cursorStep);
+    tell(cursorRow, cursorCell);
     redraw();
   }
 
@@ -196,30 +225,35 @@ public final class StepChart extends ChartPane {
    */
   private void move(boolean shape, Lane lane, int down, int right) {
     if (shape) {
-      editor.shape(lane, cursorStep, -6 * down, 2.0 * right);
+      editor.shape(lane, cursorTick(), -6 * down, 2.0 * right);
     } else {
       cursor(
           Math.floorMod(cursorRow + down, rows.rows().size()),
-          Math.floorMod(cursorStep + right, rows.steps()));
+          Math.floorMod(cursorCell + right, cells()));
     }
   }
 
-  private void tell(int row, int step) {
-    if (row < 0 || step < 0) {
+  private void tell(int row, int cell) {
+    if (row < 0 || cell < 0) {
       hint.accept("");
       return;
     }
     Row r = rows.rows().get(row);
-    StringBuilder words = new StringBuilder(r.lane().words()).append(", step ").append(step + 1);
+    StringBuilder words =
+        new StringBuilder(r.lane().words()).append(", ").append(Words.step(cell * width()));
     r.heard().stream()
-        .filter(m -> m.step() == step)
+        .filter(m -> on(m, cell))
         .findFirst()
         .ifPresent(m -> words.append("   heard: ").append(words(m)));
     r.echo().stream()
-        .filter(m -> m.step() == step)
+        .filter(m -> on(m, cell))
         .findFirst()
         .ifPresent(m -> words.append("   echo: ").append(words(m)));
     hint.accept(words.toString());
+  }
+
+  private boolean on(Mark m, int cell) {
+    return Math.abs(m.step() * Meter.STEP - cell * width()) * 2 < width();
   }
 
   private String words(Mark m) {
@@ -244,9 +278,9 @@ public final class StepChart extends ChartPane {
       g.setStroke(colour(Hue.INK));
       g.setLineWidth(1.5);
       g.strokeRoundRect(
-          x(cursorStep) - stepWidth() / 2 + 1,
+          x((double) cursorTick() / Meter.STEP) - cellWidth() / 2 + 1,
           y(cursorRow) - rowHeight() / 2 + 1,
-          stepWidth() - 2,
+          cellWidth() - 2,
           rowHeight() - 2,
           6,
           6);

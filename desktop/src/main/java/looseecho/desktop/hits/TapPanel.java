@@ -19,7 +19,10 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.util.Duration;
 import looseecho.activity.Lane;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.EchoMaker;
+import looseecho.desktop.session.Playback;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.TapIn;
 import looseecho.echo.Template;
@@ -28,6 +31,7 @@ import looseecho.play.MidiInput;
 import looseecho.play.SimulatedInput;
 import looseecho.play.StrokeInput;
 import looseecho.project.PracticeLog;
+import looseecho.pulse.Grid;
 
 /**
  * Taps a part in over the loop, after a bar of count-in: by key, by a MIDI instrument or by a
@@ -39,7 +43,10 @@ final class TapPanel extends HBox {
   private static final int PLAIN = 90;
   private static final int HARD = 120;
   private static final int SOFT = 50;
-  private final Session session;
+  private final Desk desk;
+  private final Selection selection;
+  private final Playback playback;
+  private final EchoMaker maker;
   private final Supplier<Lane> lane;
   private final PracticeLog log;
   private final ToggleButton tap = new ToggleButton("Tap in");
@@ -50,9 +57,18 @@ final class TapPanel extends HBox {
   private StrokeInput open;
   private boolean listening;
 
-  TapPanel(Session session, Supplier<Lane> lane, PracticeLog log) {
+  TapPanel(
+      Desk desk,
+      Selection selection,
+      Playback playback,
+      EchoMaker maker,
+      Supplier<Lane> lane,
+      PracticeLog log) {
     super(8);
-    this.session = session;
+    this.desk = desk;
+    this.selection = selection;
+    this.playback = playback;
+    this.maker = maker;
     this.lane = lane;
     this.log = log;
     setAlignment(Pos.CENTER_LEFT);
@@ -62,7 +78,7 @@ final class TapPanel extends HBox {
         new Tooltip(
             "Counts in a bar, then B taps the drum under the cursor: Shift hard, Alt soft"));
     tap.setOnAction(e -> switched());
-    tap.disableProperty().bind(session.templateProperty().isNull());
+    tap.disableProperty().bind(desk.templateProperty().isNull());
     input.setId("tap-input");
     input.setPrefWidth(150);
     input.getItems().setAll(KEYBOARD, SIMULATED);
@@ -107,18 +123,15 @@ final class TapPanel extends HBox {
   }
 
   private void start() {
-    Template t = session.templateProperty().get();
-    int section = session.sectionProperty().get();
+    Template t = desk.templateProperty().get();
+    int section = selection.sectionProperty().get();
     double from = t.time(section, 0, 0);
-    double beat = t.time(section, t.meter().stepsPerBeat(), 0) - from;
+    double beat = t.time(section, t.meter().ticksPerBeat(), 0) - from;
     taps.clear();
-    session.player().pause();
-    session
-        .player()
-        .loop(
-            from, t.time(section, t.sections().get(section).beats() * t.meter().stepsPerBeat(), 0));
-    session.player().seek(from);
-    session.player().countIn(t.beatsPerBar(), beat);
+    playback.player().pause();
+    playback.player().loop(from, t.time(section, t.ticks(section), 0));
+    playback.player().seek(from);
+    playback.player().countIn(t.beatsPerBar(), beat);
     result.setText("Count-in for the " + lane.get().words() + " …");
     PauseTransition bar = new PauseTransition(Duration.seconds(beat * t.beatsPerBar()));
     bar.setOnFinished(e -> begin(beat));
@@ -130,8 +143,8 @@ final class TapPanel extends HBox {
       return;
     }
     listening = true;
-    session.playback().clickProperty().set(true);
-    session.player().play();
+    playback.clickProperty().set(true);
+    playback.player().play();
     String name = input.getValue();
     open =
         name.equals(SIMULATED)
@@ -144,7 +157,7 @@ final class TapPanel extends HBox {
       try {
         open.listen(v -> Platform.runLater(() -> stroke(v)));
       } catch (IllegalStateException e) {
-        session.messageProperty().set(e.getMessage());
+        desk.messageProperty().set(e.getMessage());
       }
     }
   }
@@ -161,20 +174,24 @@ final class TapPanel extends HBox {
     if (!listening) {
       return;
     }
-    TapIn.Tap last = new TapIn.Tap(session.player().position(), velocity);
+    TapIn.Tap last = new TapIn.Tap(playback.player().position(), velocity);
     taps.add(last);
-    session.maker().audition(lane.get(), velocity);
+    maker.audition(lane.get(), velocity);
     TapIn one =
         TapIn.of(
-            session.templateProperty().get(), session.sectionProperty().get(), List.of(last), 0);
+            desk.templateProperty().get(),
+            selection.sectionProperty().get(),
+            List.of(last),
+            Grid.SIXTEENTH,
+            0);
     result.setText(one.errorsMs().isEmpty() ? "" : Words.offset(one.errorsMs().get(0)));
   }
 
   private void finish() {
     boolean tapped = listening && !taps.isEmpty();
     listening = false;
-    session.player().pause();
-    session.playback().clickProperty().set(false);
+    playback.player().pause();
+    playback.clickProperty().set(false);
     if (open != null) {
       open.close();
       open = null;
@@ -183,10 +200,10 @@ final class TapPanel extends HBox {
       showRecord();
       return;
     }
-    Template t = session.templateProperty().get();
-    int section = session.sectionProperty().get();
-    TapIn in = TapIn.of(t, section, taps, strength.getValue() / 100);
-    session.edit(in.into(t, section, lane.get()));
+    Template t = desk.templateProperty().get();
+    int section = selection.sectionProperty().get();
+    TapIn in = TapIn.of(t, section, taps, Grid.SIXTEENTH, strength.getValue() / 100);
+    desk.edit(in.into(t, section, lane.get()));
     try {
       log.add(
           new PracticeLog.Take(
@@ -196,7 +213,7 @@ final class TapPanel extends HBox {
               in.meanMs(),
               in.spreadMs()));
     } catch (IOException e) {
-      session.messageProperty().set("The practice record can't be kept: " + e.getMessage());
+      desk.messageProperty().set("The practice record can't be kept: " + e.getMessage());
     }
     showRecord();
   }

@@ -2,9 +2,12 @@ package looseecho.desktop.ledger;
 
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.EchoMaker;
+import looseecho.desktop.session.Lanes;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
-import looseecho.echo.StepHit;
+import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.Words;
 import looseecho.notes.Line;
@@ -17,7 +20,7 @@ public final class EchoLedger extends VBox {
 
   private final VBox figures = new VBox(2);
 
-  public EchoLedger(Session session) {
+  public EchoLedger(Desk desk, Selection selection, EchoMaker maker, Lanes lanes) {
     super(10);
     Label caution = line(RIGHTS);
     caution.getStyleClass().add(Theme.SMALL);
@@ -25,21 +28,21 @@ public final class EchoLedger extends VBox {
         .addAll(
             figures,
             GroundLedger.rule(),
-            new LoosePanel(session),
+            new LoosePanel(desk, maker),
             GroundLedger.rule(),
-            new SoundPanel(session),
+            new SoundPanel(desk, selection, maker),
             GroundLedger.rule(),
-            new SharedSoundPanel(session),
+            new SharedSoundPanel(desk, maker),
             GroundLedger.rule(),
-            new GroovePanel(session),
+            new GroovePanel(desk, selection, lanes),
             GroundLedger.rule(),
-            new RetunePanel(session),
+            new RetunePanel(desk),
             GroundLedger.rule(),
-            new LogPanel(session),
+            new LogPanel(desk),
             GroundLedger.rule(),
             caution);
-    session.templateProperty().addListener((o, a, b) -> show(b));
-    show(session.templateProperty().get());
+    desk.templateProperty().addListener((o, a, b) -> show(b));
+    show(desk.templateProperty().get());
   }
 
   private void show(Template t) {
@@ -55,7 +58,7 @@ public final class EchoLedger extends VBox {
         t.sections().stream()
             .flatMap(s -> s.drums().values().stream())
             .flatMap(java.util.List::stream)
-            .mapToDouble(StepHit::offsetMs)
+            .mapToDouble(Stroke::offsetMs)
             .filter(o -> Math.abs(o) >= 5)
             .count();
     int notes = t.sections().stream().mapToInt(s -> s.notes(Line.BASS).size()).sum();

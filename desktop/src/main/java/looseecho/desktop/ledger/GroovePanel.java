@@ -14,7 +14,9 @@ import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import looseecho.activity.Lane;
 import looseecho.desktop.control.Buttons;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.Lanes;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Edits;
 import looseecho.echo.GrooveLift;
@@ -30,7 +32,9 @@ public final class GroovePanel extends VBox {
   private static final String KIT = "whole kit";
   private static final double WIDTH = 150;
 
-  private final Session session;
+  private final Desk desk;
+  private final Selection selection;
+  private final Lanes lanes;
   private final ComboBox<String> from = new ComboBox<>();
   private final ComboBox<String> lane = new ComboBox<>();
   private final ComboBox<String> onto = new ComboBox<>();
@@ -38,9 +42,11 @@ public final class GroovePanel extends VBox {
   private Optional<GrooveLift> file = Optional.empty();
   private Optional<Path> path = Optional.empty();
 
-  GroovePanel(Session session) {
+  GroovePanel(Desk desk, Selection selection, Lanes lanes) {
     super(4);
-    this.session = session;
+    this.desk = desk;
+    this.selection = selection;
+    this.lanes = lanes;
     setId("groove");
     from.setId("groove-from");
     from.setPromptText("groove of …");
@@ -57,8 +63,8 @@ public final class GroovePanel extends VBox {
     number.textProperty().bind(strength.valueProperty().asString("%.0f %%"));
     lane.getSelectionModel().selectedIndexProperty().addListener((o, a, b) -> lanes());
     from.getSelectionModel().selectedIndexProperty().addListener((o, a, b) -> show());
-    session.templateProperty().addListener((o, a, b) -> show());
-    session.sectionProperty().addListener((o, a, b) -> lanes());
+    desk.templateProperty().addListener((o, a, b) -> show());
+    selection.sectionProperty().addListener((o, a, b) -> lanes());
     getChildren()
         .addAll(
             ReadingRow.heading("Groove from elsewhere"),
@@ -88,8 +94,8 @@ public final class GroovePanel extends VBox {
 
   /** Takes the groove of a file; it can be put on from then on. */
   public void take(Path of) {
-    session
-        .work()
+    lanes
+        .reading()
         .start(
             p ->
                 of.toString().endsWith(".looseecho")
@@ -101,7 +107,7 @@ public final class GroovePanel extends VBox {
               show();
               from.getSelectionModel().selectLast();
             },
-            e -> session.messageProperty().set(e.getMessage()));
+            e -> desk.messageProperty().set(e.getMessage()));
   }
 
   private void choose() {
@@ -118,7 +124,7 @@ public final class GroovePanel extends VBox {
   }
 
   private void show() {
-    Template t = session.templateProperty().get();
+    Template t = desk.templateProperty().get();
     if (t == null) {
       return;
     }
@@ -137,10 +143,10 @@ public final class GroovePanel extends VBox {
 
   /** The drums of the section at work, to put one drum's groove on. */
   private void lanes() {
-    Template t = session.templateProperty().get();
+    Template t = desk.templateProperty().get();
     boolean kit = KIT.equals(lane.getValue());
     onto.setDisable(kit);
-    int section = session.sectionProperty().get();
+    int section = selection.sectionProperty().get();
     if (t != null && section >= 0 && section < t.sections().size()) {
       List<String> drums = new ArrayList<>();
       t.sections().get(section).drums().keySet().forEach(l -> drums.add(l.words()));
@@ -158,7 +164,7 @@ public final class GroovePanel extends VBox {
   }
 
   private Optional<GrooveLift> source() {
-    Template t = session.templateProperty().get();
+    Template t = desk.templateProperty().get();
     int i = from.getSelectionModel().getSelectedIndex();
     return t == null || i < 0
         ? Optional.empty()
@@ -170,30 +176,30 @@ public final class GroovePanel extends VBox {
   }
 
   private void put() {
-    Template t = session.templateProperty().get();
+    Template t = desk.templateProperty().get();
     Optional<GrooveLift> groove = source();
     if (t == null || groove.isEmpty()) {
-      session.messageProperty().set("Pick the section or file whose groove it shall be.");
+      desk.messageProperty().set("Pick the section or file whose groove it shall be.");
       return;
     }
-    int section = session.sectionProperty().get();
+    int section = selection.sectionProperty().get();
     double share = strength.getValue() / 100;
     Optional<Lane> of = named(lane);
     Optional<Lane> on = named(onto);
-    session.edit(
+    desk.edit(
         of.isPresent() && on.isPresent()
             ? groove.get().onto(t, section, of.get(), on.get(), share)
             : groove.get().ontoAll(t, section, share));
   }
 
   private void tighten() {
-    Template t = session.templateProperty().get();
+    Template t = desk.templateProperty().get();
     if (t == null) {
       return;
     }
-    int section = session.sectionProperty().get();
+    int section = selection.sectionProperty().get();
     double share = strength.getValue() / 100;
-    session.edit(
+    desk.edit(
         onto.isDisabled() || named(onto).isEmpty()
             ? Edits.quantise(t, section, share)
             : Edits.quantise(t, section, named(onto).get(), share));

@@ -9,7 +9,9 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import looseecho.analysis.Analysis;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.Playback;
+import looseecho.desktop.session.Taps;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Words;
 import looseecho.hits.Feel;
@@ -23,14 +25,18 @@ import looseecho.pulse.TapTempo;
 
 /** Tempo, bars and key, each to correct in one gesture. */
 public final class GroundLedger extends VBox {
-  private final Session session;
+  private final Desk desk;
+  private final Playback playback;
+  private final Taps taps;
 
-  public GroundLedger(Session session) {
+  public GroundLedger(Desk desk, Playback playback, Taps taps) {
     super(12);
-    this.session = session;
-    session.analysisProperty().addListener((o, a, b) -> show(b));
-    session.correctionsProperty().addListener((o, a, b) -> show(session.analysisProperty().get()));
-    show(session.analysisProperty().get());
+    this.desk = desk;
+    this.playback = playback;
+    this.taps = taps;
+    desk.analysisProperty().addListener((o, a, b) -> show(b));
+    desk.correctionsProperty().addListener((o, a, b) -> show(desk.analysisProperty().get()));
+    show(desk.analysisProperty().get());
   }
 
   private void show(Analysis a) {
@@ -50,7 +56,7 @@ public final class GroundLedger extends VBox {
                 "Key",
                 a.tonality().key(),
                 k -> heard(a.tonality(), k),
-                k -> session.correct(c -> c.withKey(k), "Key set to " + k.words())));
+                k -> desk.correct(c -> c.withKey(k), "Key set to " + k.words())));
     Label tuning =
         new Label(String.format(Locale.ROOT, "Tuning %+.0f cents", a.tonality().tuningCents()));
     tuning.getStyleClass().add(Theme.SMALL);
@@ -62,7 +68,7 @@ public final class GroundLedger extends VBox {
                 "hear-again",
                 "Hear again",
                 "Listens to the whole track anew; your corrections stay",
-                session::hearAgain));
+                desk::hearAgain));
   }
 
   private void noPulse() {
@@ -84,7 +90,7 @@ public final class GroundLedger extends VBox {
             6,
             button("halve", "Halve", "Half the tempo", () -> tempo(bpm / 2)),
             button("double", "Double", "Twice the tempo", () -> tempo(bpm * 2)),
-            button("tap", "Tap", "Tap along to check or set the tempo (T)", session.taps()::tap));
+            button("tap", "Tap", "Tap along to check or set the tempo (T)", taps::tap));
     getChildren()
         .addAll(
             ReadingRow.of("Tempo", p.tempo(), Words::bpm, this::tempo),
@@ -127,11 +133,11 @@ public final class GroundLedger extends VBox {
                 "bar-here",
                 "At the playhead",
                 "Bar 1 where the playhead is (1 on the wave)",
-                () -> barOne(session.player().position())),
+                () -> barOne(playback.player().position())),
             button(
                 "nudge-earlier", "−1 ms", "The whole grid a millisecond earlier", () -> nudge(-1)),
             button("nudge-later", "+1 ms", "The whole grid a millisecond later", () -> nudge(1)));
-    boolean locked = session.correctionsProperty().get().locked();
+    boolean locked = desk.correctionsProperty().get().locked();
     bars.getChildren()
         .add(
             button(
@@ -139,10 +145,10 @@ public final class GroundLedger extends VBox {
                 locked ? "Unlock" : "Lock",
                 "Keeps tempo, bars and sections from being moved by accident",
                 () ->
-                    session.correct(
+                    desk.correct(
                         c -> c.withLocked(!locked),
                         locked ? "The ground is free again" : "The ground is locked")));
-    double nudged = 1000 * session.correctionsProperty().get().pulse().nudge();
+    double nudged = 1000 * desk.correctionsProperty().get().pulse().nudge();
     Label at =
         new Label(
             String.format(Locale.ROOT, "bar 1 at %.3f s", one)
@@ -166,9 +172,10 @@ public final class GroundLedger extends VBox {
     for (Feel.Family family : Feel.Family.values()) {
       Swing s = feel.families().get(family);
       if (s != null) {
-        String words = "%s: %.0f %% of %s pairs";
-        box.getChildren()
-            .add(small(String.format(Locale.ROOT, words, family.words(), s.percent(), s.unit())));
+        String words =
+            String.format(
+                Locale.ROOT, "%s: %.0f %% of %s pairs", family.words(), s.percent(), s.unit());
+        box.getChildren().add(small(words));
       }
     }
     feel.division().ifPresent(d -> box.getChildren().add(small("The hits lie on " + d.words())));
@@ -187,7 +194,7 @@ public final class GroundLedger extends VBox {
         .bind(
             Bindings.createStringBinding(
                 () -> {
-                  TapTempo t = session.taps().tempoProperty().get();
+                  TapTempo t = taps.tempoProperty().get();
                   return t == null
                       ? ""
                       : String.format(
@@ -197,31 +204,29 @@ public final class GroundLedger extends VBox {
                           t.spreadMs(),
                           Words.bpm(t.nearest(tempos)));
                 },
-                session.taps().tempoProperty()));
+                taps.tempoProperty()));
     return label;
   }
 
   private void tempo(double bpm) {
     if (bpm < Wanted.SLOWEST_BPM || bpm > Wanted.FASTEST_BPM) {
-      session
-          .messageProperty()
+      desk.messageProperty()
           .set("Tempos go from 20 to 400 BPM; " + Words.bpm(bpm) + " was not set.");
       return;
     }
-    session.correct(c -> c.withBpm(bpm), "Tempo set to " + Words.bpm(bpm));
+    desk.correct(c -> c.withBpm(bpm), "Tempo set to " + Words.bpm(bpm));
   }
 
   private void meter(Meter meter) {
-    session.correct(c -> c.withPulse(c.pulse().withMeter(meter)), "Meter set to " + meter.words());
+    desk.correct(c -> c.withPulse(c.pulse().withMeter(meter)), "Meter set to " + meter.words());
   }
 
   private void nudge(int ms) {
-    session.correct(
-        c -> c.withPulse(c.pulse().nudgedBy(ms / 1000.0)), "Grid moved by " + ms + " ms");
+    desk.correct(c -> c.withPulse(c.pulse().nudgedBy(ms / 1000.0)), "Grid moved by " + ms + " ms");
   }
 
   private void barOne(double at) {
-    session.correct(
+    desk.correct(
         c -> c.withBarOneAt(Math.max(0, at)),
         String.format(Locale.ROOT, "Bar 1 set at %.2f s", Math.max(0, at)));
   }

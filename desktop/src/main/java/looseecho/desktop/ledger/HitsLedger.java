@@ -11,14 +11,15 @@ import javafx.scene.layout.VBox;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.Glyphs;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Words;
 import looseecho.form.Section;
 import looseecho.hits.Fill;
 import looseecho.hits.Groove;
 import looseecho.hits.Hit;
-import looseecho.hits.Place;
+import looseecho.hits.Places;
 import looseecho.hits.Swing;
 import looseecho.hits.TypicalBar;
 import looseecho.hits.Variants;
@@ -28,15 +29,15 @@ import looseecho.pulse.Pulse;
 public final class HitsLedger extends VBox {
   private static final double DOUBT = 0.6;
 
-  private final Session session;
+  private final Selection selection;
   private DrumWords here; // of the chosen section; null without one
 
-  public HitsLedger(Session session) {
+  public HitsLedger(Desk desk, Selection selection) {
     super(10);
-    this.session = session;
-    session.analysisProperty().addListener((o, a, b) -> show(b));
-    session.sectionProperty().addListener((o, a, b) -> show(session.analysisProperty().get()));
-    show(session.analysisProperty().get());
+    this.selection = selection;
+    desk.analysisProperty().addListener((o, a, b) -> show(b));
+    selection.sectionProperty().addListener((o, a, b) -> show(desk.analysisProperty().get()));
+    show(desk.analysisProperty().get());
   }
 
   private void show(Analysis a) {
@@ -64,13 +65,14 @@ public final class HitsLedger extends VBox {
 
   /** What moves the bar of the chosen section. */
   private void groove(Analysis a, Pulse p) {
-    int i = session.sectionProperty().get();
+    int i = selection.sectionProperty().get();
     if (i < 0 || i >= a.form().sections().size()) {
       return;
     }
     Section s = a.form().sections().get(i);
-    int first = Place.of(s.start() + 0.01, p).bar();
-    int end = Math.max(first + 1, Place.of(s.end() + 0.01, p).bar());
+    Places places = new Places(p);
+    int first = places.at(s.start() + 0.01).bar();
+    int end = Math.max(first + 1, places.at(s.end() + 0.01).bar());
     TypicalBar bar = TypicalBar.of(a.hits(), first, end);
     if (bar.lanes().isEmpty()) {
       return;

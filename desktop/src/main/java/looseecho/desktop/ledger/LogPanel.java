@@ -3,26 +3,26 @@ package looseecho.desktop.ledger;
 import java.util.List;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
 import looseecho.desktop.theme.Theme;
 
 /** The logbook: what was done last, newest first. The whole of it is kept in the project. */
 final class LogPanel extends VBox {
   private static final int SHOWN = 10;
 
-  private final Session session;
+  private final Desk desk;
 
-  LogPanel(Session session) {
+  LogPanel(Desk desk) {
     super(2);
-    this.session = session;
+    this.desk = desk;
     setId("logbook");
-    session.templateProperty().addListener((o, a, b) -> show());
-    session.messageProperty().addListener((o, a, b) -> show());
+    desk.templateProperty().addListener((o, a, b) -> show());
+    desk.messageProperty().addListener((o, a, b) -> show());
     show();
   }
 
   private void show() {
-    List<String> log = session.log();
+    List<String> log = desk.log();
     getChildren().setAll(ReadingRow.heading("Logbook"));
     for (int i = log.size() - 1; i >= Math.max(0, log.size() - SHOWN); i--) {
       Label line = new Label((i + 1) + "  " + log.get(i));

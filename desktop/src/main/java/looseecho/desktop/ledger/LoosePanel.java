@@ -11,7 +11,8 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Template;
 import looseecho.loose.Aspect;
@@ -22,7 +23,8 @@ import looseecho.mix.Sounds;
 
 /** How loose each aspect shall get, and how far the echo is from the reference by now. */
 final class LoosePanel extends VBox {
-  private final Session session;
+  private final Desk desk;
+  private final EchoMaker maker;
   private final Map<Aspect, Slider> amounts = new EnumMap<>(Aspect.class);
   private final Map<Aspect, Label> readings = new EnumMap<>(Aspect.class);
   private final Label last = new Label();
@@ -31,9 +33,10 @@ final class LoosePanel extends VBox {
   private Template loosened; // what came of it; null before the first
   private Sounds sounded;
 
-  LoosePanel(Session session) {
+  LoosePanel(Desk desk, EchoMaker maker) {
     super(4);
-    this.session = session;
+    this.desk = desk;
+    this.maker = maker;
     getChildren().add(ReadingRow.heading("Loosen, and how new it is"));
     GridPane grid = new GridPane(6, 2);
     grid.addRow(0, small(""), small("loose"), small(""), small("new"));
@@ -78,8 +81,8 @@ final class LoosePanel extends VBox {
                 "Undoes it and draws again; after edits of your own it goes on from them",
                 this::again));
     getChildren().addAll(grid, buttons, last);
-    session.templateProperty().addListener((o, a, b) -> read());
-    session.maker().soundsProperty().addListener((o, a, b) -> read());
+    desk.templateProperty().addListener((o, a, b) -> read());
+    maker.soundsProperty().addListener((o, a, b) -> read());
     read();
   }
 
@@ -90,16 +93,16 @@ final class LoosePanel extends VBox {
   }
 
   private void read() {
-    Template t = session.templateProperty().get();
-    Template exact = session.exact();
+    Template t = desk.templateProperty().get();
+    Template exact = desk.exact();
     if (t != null && exact != null) {
-      Originality.of(exact, t, session.maker().soundsProperty().get())
+      Originality.of(exact, t, maker.soundsProperty().get())
           .forEach((aspect, v) -> readings.get(aspect).setText(Math.round(v) + " %"));
     }
   }
 
   private void loosen() {
-    Template t = session.templateProperty().get();
+    Template t = desk.templateProperty().get();
     if (t == null) {
       return;
     }
@@ -108,24 +111,23 @@ final class LoosePanel extends VBox {
     List<Loosener.Step> done = new Loosener().loosen(t, wanted, seed);
     List<SoundLoosener.Step> sounds =
         new SoundLoosener()
-            .loosen(session.maker().soundsProperty().get(), t, wanted.get(Aspect.SOUNDS), seed);
+            .loosen(maker.soundsProperty().get(), t, wanted.get(Aspect.SOUNDS), seed);
     steps = done.size() + sounds.size();
-    done.forEach(s -> session.edit(s.edit()));
-    sounds.forEach(s -> session.sound(s.sounds(), s.words()));
-    loosened = session.templateProperty().get();
-    sounded = session.maker().soundsProperty().get();
+    done.forEach(s -> desk.edit(s.edit()));
+    sounds.forEach(s -> desk.sound(s.sounds(), s.words()));
+    loosened = desk.templateProperty().get();
+    sounded = maker.soundsProperty().get();
     last.setText(
         steps == 0
             ? "Move a slider first: how far may each go?"
-            : steps + " steps. The last: " + session.messageProperty().get());
+            : steps + " steps. The last: " + desk.messageProperty().get());
   }
 
   private void again() {
     boolean untouched =
-        session.templateProperty().get() == loosened
-            && session.maker().soundsProperty().get() == sounded;
+        desk.templateProperty().get() == loosened && maker.soundsProperty().get() == sounded;
     for (int i = 0; untouched && i < steps; i++) {
-      session.undo();
+      desk.undo();
     }
     // What the person did since stays: then the other way is laid on top of it.
     seed++;

@@ -6,7 +6,8 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.form.Section;
 import looseecho.hits.Hit;
@@ -22,19 +23,21 @@ import looseecho.notes.Tonality;
 public final class NotesLedger extends VBox {
   private static final int FIGURES = 3;
   private static final int PLACES = 4;
-  private final Session session;
+  private final Desk desk;
+  private final Selection selection;
 
-  public NotesLedger(Session session) {
+  public NotesLedger(Desk desk, Selection selection) {
     super(8);
-    this.session = session;
-    session.analysisProperty().addListener((o, a, b) -> show());
-    session.sectionProperty().addListener((o, a, b) -> show());
+    this.desk = desk;
+    this.selection = selection;
+    desk.analysisProperty().addListener((o, a, b) -> show());
+    selection.sectionProperty().addListener((o, a, b) -> show());
     show();
   }
 
   private void show() {
     getChildren().clear();
-    Analysis a = session.analysisProperty().get();
+    Analysis a = desk.analysisProperty().get();
     if (a == null) {
       return;
     }
@@ -45,9 +48,9 @@ public final class NotesLedger extends VBox {
                 "Key",
                 t.key(),
                 Key::words,
-                k -> session.correct(c -> c.withKey(k), "Key set to " + k.words())));
+                k -> desk.correct(c -> c.withKey(k), "Key set to " + k.words())));
     line(String.format(Locale.ROOT, "Tuned %+.0f cents from 440 Hz", t.tuningCents()));
-    int i = session.sectionProperty().get();
+    int i = selection.sectionProperty().get();
     if (i < 0 || i >= a.form().sections().size()) {
       return;
     }

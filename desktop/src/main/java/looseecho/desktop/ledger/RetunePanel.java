@@ -6,7 +6,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Arithmetic;
 import looseecho.echo.Retune;
@@ -17,16 +17,16 @@ import looseecho.notes.Scale;
 
 /** Tempo and key of the new beat, with the arithmetic. */
 final class RetunePanel extends VBox {
-  private final Session session;
+  private final Desk desk;
   private final TextField tempo = new TextField();
   private final CheckBox proportion = new CheckBox("timing in proportion");
   private final ComboBox<String> key = new ComboBox<>();
   private final Label values = new Label();
   private boolean filling;
 
-  RetunePanel(Session session) {
+  RetunePanel(Desk desk) {
     super(4);
-    this.session = session;
+    this.desk = desk;
     tempo.setId("echo-tempo");
     tempo.setPrefWidth(84);
     tempo.setOnAction(e -> tempo());
@@ -48,8 +48,8 @@ final class RetunePanel extends VBox {
             new FlowPane(6, 4, tempo, key),
             proportion,
             values);
-    session.templateProperty().addListener((o, a, b) -> show(b));
-    show(session.templateProperty().get());
+    desk.templateProperty().addListener((o, a, b) -> show(b));
+    show(desk.templateProperty().get());
   }
 
   private void show(Template t) {
@@ -72,20 +72,20 @@ final class RetunePanel extends VBox {
   }
 
   private void tempo() {
-    Template t = session.templateProperty().get();
+    Template t = desk.templateProperty().get();
     try {
       double bpm = Double.parseDouble(tempo.getText().trim().replace(',', '.'));
-      session.edit(Retune.tempo(t, bpm, proportion.isSelected()));
+      desk.edit(Retune.tempo(t, bpm, proportion.isSelected()));
     } catch (IllegalArgumentException e) {
-      session.messageProperty().set("A tempo between 20 and 400, please.");
+      desk.messageProperty().set("A tempo between 20 and 400, please.");
       show(t);
     }
   }
 
   private void key() {
-    Template t = session.templateProperty().get();
+    Template t = desk.templateProperty().get();
     if (!filling && t != null && !key.getValue().equals(t.key().words())) {
-      session.edit(Retune.key(t, Key.parse(key.getValue())));
+      desk.edit(Retune.key(t, Key.parse(key.getValue())));
     }
   }
 }

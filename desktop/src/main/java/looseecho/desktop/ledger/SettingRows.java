@@ -6,7 +6,8 @@ import java.util.function.DoubleUnaryOperator;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.layout.GridPane;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.theme.Theme;
 import looseecho.mix.Sounds;
 
@@ -14,7 +15,8 @@ import looseecho.mix.Sounds;
 final class SettingRows extends GridPane {
   private static final double STEEP = 15; // wider ranges are spread by ratio
 
-  private final Session session;
+  private final Desk desk;
+  private final EchoMaker maker;
   private final String of;
   private int row;
   private boolean setting;
@@ -25,9 +27,10 @@ final class SettingRows extends GridPane {
   }
 
   /** {@code of} names in the logbook what the settings belong to. */
-  SettingRows(Session session, String of) {
+  SettingRows(Desk desk, EchoMaker maker, String of) {
     super(8, 2);
-    this.session = session;
+    this.desk = desk;
+    this.maker = maker;
     this.of = of;
   }
 
@@ -77,10 +80,10 @@ final class SettingRows extends GridPane {
   }
 
   private void set(String name, String value, Sounds to) {
-    if (!to.equals(session.maker().soundsProperty().get())) {
+    if (!to.equals(maker.soundsProperty().get())) {
       String words = of + ": " + name + " " + value.replaceAll("\\R", ", ");
       setting = true;
-      session.sound(to, words, of + ": " + name);
+      desk.sound(to, words, of + ": " + name);
       setting = false;
     }
   }

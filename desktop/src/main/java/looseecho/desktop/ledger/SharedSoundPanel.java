@@ -1,7 +1,8 @@
 package looseecho.desktop.ledger;
 
 import javafx.scene.layout.VBox;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.EchoMaker;
 import looseecho.mix.Bed;
 import looseecho.mix.Sounds;
 
@@ -12,13 +13,15 @@ final class SharedSoundPanel extends VBox {
     "16th", "8th triplet", "8th", "4th triplet", "dotted 8th", "4th", "dotted 4th", "half", "whole"
   };
 
-  private final Session session;
+  private final Desk desk;
+  private final EchoMaker maker;
   private SettingRows rows;
 
-  SharedSoundPanel(Session session) {
+  SharedSoundPanel(Desk desk, EchoMaker maker) {
     super(4);
-    this.session = session;
-    session.maker().soundsProperty().addListener((o, a, b) -> changed());
+    this.desk = desk;
+    this.maker = maker;
+    maker.soundsProperty().addListener((o, a, b) -> changed());
     show();
   }
 
@@ -29,12 +32,12 @@ final class SharedSoundPanel extends VBox {
   }
 
   private Sounds sounds() {
-    return session.maker().soundsProperty().get();
+    return maker.soundsProperty().get();
   }
 
   private void show() {
     Sounds s = sounds();
-    rows = new SettingRows(session, "All parts");
+    rows = new SettingRows(desk, maker, "All parts");
     rows.slider("room lasts", 0.1, 4, s.roomSeconds(), "%.1f s", v -> sounds().room(v));
     rows.slider(
         "delay of",

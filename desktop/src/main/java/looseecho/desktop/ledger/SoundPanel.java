@@ -14,7 +14,9 @@ import javafx.stage.FileChooser;
 import javafx.util.StringConverter;
 import looseecho.activity.Lane;
 import looseecho.desktop.control.Buttons;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.EchoMaker;
+import looseecho.desktop.session.Selection;
 import looseecho.echo.Arithmetic;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
@@ -27,16 +29,19 @@ import looseecho.synth.ToneSound;
 
 /** The sound of the part at work: its place in the mix and the few settings that matter most. */
 final class SoundPanel extends VBox {
-  private final Session session;
+  private final Desk desk;
+  private final Selection selection;
+  private final EchoMaker maker;
   private SettingRows rows;
 
-  SoundPanel(Session session) {
+  SoundPanel(Desk desk, Selection selection, EchoMaker maker) {
     super(4);
-    this.session = session;
-    session.partProperty().addListener((o, a, b) -> show());
-    session.maker().soundsProperty().addListener((o, a, b) -> changed());
-    session
-        .templateProperty()
+    this.desk = desk;
+    this.selection = selection;
+    this.maker = maker;
+    selection.partProperty().addListener((o, a, b) -> show());
+    maker.soundsProperty().addListener((o, a, b) -> changed());
+    desk.templateProperty()
         .addListener(
             (o, a, b) -> {
               if (a == null || b == null || a.bpm() != b.bpm()) {
@@ -53,13 +58,13 @@ final class SoundPanel extends VBox {
   }
 
   private Sounds sounds() {
-    return session.maker().soundsProperty().get();
+    return maker.soundsProperty().get();
   }
 
   private void show() {
-    Part part = session.partProperty().get();
+    Part part = selection.partProperty().get();
     Strip s = sounds().strip(part);
-    rows = new SettingRows(session, part.words());
+    rows = new SettingRows(desk, maker, part.words());
     rows.slider(
         "level", -48, 6, s.levelDb(), "%.1f dB", v -> sounds().with(part, strip(part).level(v)));
     rows.slider(
@@ -131,7 +136,7 @@ final class SoundPanel extends VBox {
     box.setOnAction(
         e -> {
           Sounds to = sounds().with(part, strip(part).duckedBy(box.getValue()));
-          session.sound(to, part.words() + " ducks under the " + box.getValue().words());
+          desk.sound(to, part.words() + " ducks under the " + box.getValue().words());
         });
     Label name = new Label("ducks under");
     HBox row = new HBox(8, name, box);
@@ -175,12 +180,12 @@ final class SoundPanel extends VBox {
 
   private void use(Lane lane, SampleSound sample) {
     String words = sample == null ? ": built-in" : ": " + new File(sample.path()).getName();
-    session.sound(sounds().with(lane, sample), lane.words() + words);
+    desk.sound(sounds().with(lane, sample), lane.words() + words);
   }
 
   /** Milliseconds, and under them the note value nearest to them at the echo's tempo. */
   private String inNoteValues(double ms) {
-    Template t = session.templateProperty().get();
+    Template t = desk.templateProperty().get();
     String value = t == null ? "" : Arithmetic.nearest(ms, t.bpm()).brief();
     return String.format(Locale.ROOT, "%.0f ms%n%s", ms, value).trim();
   }

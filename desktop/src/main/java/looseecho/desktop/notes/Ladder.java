@@ -3,7 +3,7 @@ package looseecho.desktop.notes;
 import java.util.List;
 import java.util.stream.IntStream;
 import looseecho.desktop.notes.NotesView.Ribbon;
-import looseecho.echo.StepNote;
+import looseecho.echo.Tone;
 import looseecho.notes.Key;
 
 /**
@@ -23,7 +23,7 @@ record Ladder(Key key, int low, int high, double top, double height) {
    * A ladder that has room for all notes, and some around the heard ones, so that it stays as it is
    * while the echo is edited near them.
    */
-  static Ladder of(Key key, List<Ribbon> heard, List<StepNote> echo, double top, double height) {
+  static Ladder of(Key key, List<Ribbon> heard, List<Tone> echo, double top, double height) {
     int[] ears = heard.stream().mapToInt(r -> key.rung(r.pitch())).toArray();
     int[] written = echo.stream().mapToInt(n -> key.rung(n.pitch())).toArray();
     int[] centre = ears.length > 0 ? ears : written.length > 0 ? written : new int[] {key.rung(48)};

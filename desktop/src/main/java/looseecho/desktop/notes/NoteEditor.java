@@ -5,23 +5,30 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.EchoMaker;
+import looseecho.desktop.session.Selection;
 import looseecho.echo.Edits;
-import looseecho.echo.StepNote;
 import looseecho.echo.Template;
+import looseecho.echo.Tone;
 import looseecho.echo.Turn;
 import looseecho.notes.Key;
 import looseecho.notes.Line;
+import looseecho.pulse.Meter;
 
 /** Changes the selected notes of a line of the section at work; every change can be undone. */
 final class NoteEditor {
   private static final int USUAL_VELOCITY = 90;
-  private final Session session;
+  private final Desk desk;
+  private final Selection selection;
+  private final EchoMaker maker;
   private final Set<Integer> selected = new TreeSet<>(); // indices into the line's notes
   private Line line = Line.BASS;
 
-  NoteEditor(Session session) {
-    this.session = session;
+  NoteEditor(Desk desk, Selection selection, EchoMaker maker) {
+    this.desk = desk;
+    this.selection = selection;
+    this.maker = maker;
   }
 
   Line line() {
@@ -36,9 +43,9 @@ final class NoteEditor {
   }
 
   /** All notes of the line in the section. */
-  List<StepNote> notes() {
-    Template t = session.templateProperty().get();
-    int s = session.sectionProperty().get();
+  List<Tone> notes() {
+    Template t = desk.templateProperty().get();
+    int s = selection.sectionProperty().get();
     return t == null || s < 0 ? List.of() : t.sections().get(s).notes(line);
   }
 
@@ -52,8 +59,8 @@ final class NoteEditor {
     return selected;
   }
 
-  List<StepNote> selectedNotes() {
-    List<StepNote> all = notes();
+  List<Tone> selectedNotes() {
+    List<Tone> all = notes();
     return selected.stream().map(all::get).toList();
   }
 
@@ -79,25 +86,29 @@ final class NoteEditor {
     }
   }
 
-  private int steps() {
-    Template t = session.templateProperty().get();
-    return t.sections().get(session.sectionProperty().get()).beats() * t.meter().stepsPerBeat();
+  private int ticks() {
+    return desk.templateProperty().get().ticks(selection.sectionProperty().get());
+  }
+
+  /** Ticks that a note is moved by. */
+  int cell() {
+    return Meter.STEP;
   }
 
   private Key key() {
-    return session.templateProperty().get().key();
+    return desk.templateProperty().get().key();
   }
 
   /** Moves the selection by steps and rungs; what would leave the section or MIDI stays. */
   void move(int steps, int rungs) {
-    int end = steps();
+    int end = ticks();
     change(
         n -> {
           int pitch = key().moved(n.pitch(), rungs);
-          int step = n.step() + steps;
-          return step < 0 || step >= end || pitch < 0 || pitch > 127
+          int tick = n.tick() + steps * cell();
+          return tick < 0 || tick >= end || pitch < 0 || pitch > 127
               ? n
-              : n.at(step, n.offsetMs()).pitched(pitch);
+              : n.at(tick, n.offsetMs()).pitched(pitch);
         },
         steps == 0
             ? amount(rungs, "degree") + (rungs > 0 ? " up" : " down")
@@ -120,7 +131,7 @@ final class NoteEditor {
 
   void lengthen(int steps) {
     change(
-        n -> n.lasting(Math.max(0.5, n.lengthSteps() + steps)),
+        n -> n.lasting(Math.max(Meter.STEP / 4, n.lengthTicks() + steps * cell())),
         steps > 0 ? "a step longer" : "a step shorter",
         "length " + line + selected);
   }
@@ -132,19 +143,19 @@ final class NoteEditor {
         "loudness " + line + selected);
   }
 
-  private void change(UnaryOperator<StepNote> how, String words) {
+  private void change(UnaryOperator<Tone> how, String words) {
     change(how, words, "");
   }
 
-  private void change(UnaryOperator<StepNote> how, String words, String gesture) {
+  private void change(UnaryOperator<Tone> how, String words, String gesture) {
     if (selected.isEmpty()) {
-      session.messageProperty().set("Pick a note first: click it, or step to it with , and .");
+      desk.messageProperty().set("Pick a note first: click it, or step to it with , and .");
       return;
     }
-    List<StepNote> all = new ArrayList<>(notes());
-    List<StepNote> changed = new ArrayList<>();
+    List<Tone> all = new ArrayList<>(notes());
+    List<Tone> changed = new ArrayList<>();
     for (int i : selected) {
-      StepNote n = how.apply(all.get(i));
+      Tone n = how.apply(all.get(i));
       all.set(i, n);
       changed.add(n);
     }
@@ -152,50 +163,50 @@ final class NoteEditor {
   }
 
   void delete() {
-    List<StepNote> all = new ArrayList<>(notes());
-    List<StepNote> gone = selectedNotes();
+    List<Tone> all = new ArrayList<>(notes());
+    List<Tone> gone = selectedNotes();
     if (!gone.isEmpty()) {
       all.removeAll(gone);
       put(all, List.of(), "Took out " + count() + " of the " + line.words());
     }
   }
 
-  void add(int step, int pitch, double length) {
-    if (step < 0 || step >= steps() || pitch < 0 || pitch > 127) {
+  void add(int tick, int pitch, int length) {
+    if (tick < 0 || tick >= ticks() || pitch < 0 || pitch > 127) {
       return;
     }
-    StepNote n = new StepNote(step, 0, length, pitch, USUAL_VELOCITY);
-    List<StepNote> all = new ArrayList<>(notes());
+    Tone n = new Tone(tick, 0, length, pitch, USUAL_VELOCITY);
+    List<Tone> all = new ArrayList<>(notes());
     all.add(n);
     put(all, List.of(n), "Put " + key().noteName(pitch) + " into the " + line.words());
-    session.maker().audition(line, List.of(pitch), USUAL_VELOCITY);
+    maker.audition(line, List.of(pitch), USUAL_VELOCITY);
   }
 
   /** Turns the selection, or the whole line when nothing is selected. */
   void turn(Turn turn) {
-    List<StepNote> chosen = selected.isEmpty() ? notes() : selectedNotes();
-    List<StepNote> all = new ArrayList<>(notes());
+    List<Tone> chosen = selected.isEmpty() ? notes() : selectedNotes();
+    List<Tone> all = new ArrayList<>(notes());
     all.removeAll(chosen);
-    List<StepNote> turned = turn.apply(chosen, key(), steps());
+    List<Tone> turned = turn.apply(chosen, key(), ticks());
     all.addAll(turned);
     put(all, selected.isEmpty() ? List.of() : turned, line.words() + ": " + turn.words());
   }
 
   /** Gives the line other notes. */
-  void replace(List<StepNote> notes, String words) {
+  void replace(List<Tone> notes, String words) {
     put(notes, List.of(), words);
   }
 
-  private void put(List<StepNote> all, List<StepNote> nowSelected, String words) {
+  private void put(List<Tone> all, List<Tone> nowSelected, String words) {
     put(all, nowSelected, words, "");
   }
 
-  private void put(List<StepNote> all, List<StepNote> nowSelected, String words, String gesture) {
-    Template t = session.templateProperty().get();
+  private void put(List<Tone> all, List<Tone> nowSelected, String words, String gesture) {
+    Template t = desk.templateProperty().get();
     selected.clear();
-    session.edit(Edits.line(t, session.sectionProperty().get(), line, all, words).move(gesture));
-    List<StepNote> sorted = notes();
-    for (StepNote n : nowSelected) {
+    desk.edit(Edits.line(t, selection.sectionProperty().get(), line, all, words).move(gesture));
+    List<Tone> sorted = notes();
+    for (Tone n : nowSelected) {
       selected.add(sorted.indexOf(n));
     }
     selected.remove(-1);
@@ -215,10 +226,10 @@ final class NoteEditor {
                   line != Line.CHORDS
                       ? List.of(n.pitch())
                       : notes().stream()
-                          .filter(m -> m.step() == n.step())
-                          .map(StepNote::pitch)
+                          .filter(m -> m.tick() == n.tick())
+                          .map(Tone::pitch)
                           .toList();
-              session.maker().audition(line, pitches, n.velocity());
+              maker.audition(line, pitches, n.velocity());
             });
   }
 }

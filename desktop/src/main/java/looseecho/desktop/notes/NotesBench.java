@@ -19,17 +19,22 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.control.Buttons;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.EchoMaker;
+import looseecho.desktop.session.Playback;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.CleanUp;
 import looseecho.echo.Part;
-import looseecho.echo.StepNote;
+import looseecho.echo.Tone;
 import looseecho.echo.Turn;
 import looseecho.notes.Line;
 
 /** Bass, riff and chords over four bars: heard against the echo, to be edited, turned, cleaned. */
 public final class NotesBench extends VBox {
-  private final Session session;
+  private final Desk desk;
+  private final Selection selection;
+  private final Playback playback;
   private final BarChooser chooser;
   private final Label hint = new Label();
   private final NoteEditor editor;
@@ -38,12 +43,14 @@ public final class NotesBench extends VBox {
   private final ToggleButton alone = new ToggleButton("Alone");
   private final CleanStrip clean = new CleanStrip(this::show, this::cleanUp);
 
-  public NotesBench(Session session) {
+  public NotesBench(Desk desk, Selection selection, Playback playback, EchoMaker maker) {
     super(6);
-    this.session = session;
+    this.desk = desk;
+    this.selection = selection;
+    this.playback = playback;
     getStyleClass().add("bench");
-    chooser = new BarChooser(session, false);
-    editor = new NoteEditor(session);
+    chooser = new BarChooser(desk, selection, false);
+    editor = new NoteEditor(desk, selection, maker);
     chart = new NotesChart(editor, this::choose, hint::setText);
     VBox.setVgrow(chart, Priority.ALWAYS);
     hint.getStyleClass().add(Theme.QUIET);
@@ -52,11 +59,10 @@ public final class NotesBench extends VBox {
             "Hollow: heard; dotted where outside the key. Solid: your echo, paler where softer. A stalk on a kick: a bass note falls with it.");
     legend.getStyleClass().add(Theme.SMALL);
     getChildren().addAll(chooser, tools(), chart, hint, clean, legend);
-    session.templateProperty().addListener((o, a, b) -> show());
-    session.sectionProperty().addListener((o, a, b) -> fresh());
+    desk.templateProperty().addListener((o, a, b) -> show());
+    selection.sectionProperty().addListener((o, a, b) -> fresh());
     chooser.barProperty().addListener((o, a, b) -> show());
-    session
-        .playback()
+    playback
         .soloProperty()
         .addListener((o, a, b) -> alone.setSelected(b != null && b.line().isPresent()));
     addEventHandler(KeyEvent.KEY_PRESSED, this::key);
@@ -100,20 +106,20 @@ public final class NotesBench extends VBox {
   private void choose(Line line) {
     editor.line(line);
     lines.get(line).setSelected(true);
-    Part solo = session.playback().soloProperty().get();
+    Part solo = playback.soloProperty().get();
     if (solo != null && solo.line().isPresent()) {
-      session.playback().soloProperty().set(Part.of(line));
+      playback.soloProperty().set(Part.of(line));
     }
     fresh();
   }
 
   private void solo(boolean on) {
-    if (on && !session.playback().canSlow()) {
-      session.messageProperty().set("This works for tracks of up to a quarter of an hour.");
+    if (on && !playback.canSlow()) {
+      desk.messageProperty().set("This works for tracks of up to a quarter of an hour.");
       alone.setSelected(false);
       return;
     }
-    session.playback().soloProperty().set(on ? Part.of(editor.line()) : null);
+    playback.soloProperty().set(on ? Part.of(editor.line()) : null);
   }
 
   /** Another line or section: the clean-up starts anew. */
@@ -123,20 +129,20 @@ public final class NotesBench extends VBox {
   }
 
   private CleanUp.Result cleaned(NotesView view) {
-    return new CleanUp(clean.settings(), view.key().tonic(), view.stepMs()).clean(editor.notes());
+    return new CleanUp(clean.settings(), view.key().tonic(), view.tickMs()).clean(editor.notes());
   }
 
   private NotesView view() {
     return NotesView.of(
-        session.analysisProperty().get(),
-        session.templateProperty().get(),
-        session.sectionProperty().get(),
+        desk.analysisProperty().get(),
+        desk.templateProperty().get(),
+        selection.sectionProperty().get(),
         Math.max(0, chooser.barProperty().get()));
   }
 
   private void show() {
     NotesView view = view();
-    List<StepNote> preview = null;
+    List<Tone> preview = null;
     if (!clean.settings().equals(CleanUp.Settings.NOTHING)) {
       CleanUp.Result r = cleaned(view);
       preview = r.notes();
@@ -147,7 +153,7 @@ public final class NotesBench extends VBox {
 
   private void cleanUp() {
     if (clean.settings().equals(CleanUp.Settings.NOTHING)) {
-      session.messageProperty().set("Move a slider first: each says what it would do.");
+      desk.messageProperty().set("Move a slider first: each says what it would do.");
       return;
     }
     int before = editor.notes().size();
@@ -168,7 +174,7 @@ public final class NotesBench extends VBox {
       return;
     }
     switch (e.getCode()) {
-      case A -> solo(session.playback().soloProperty().get() == null);
+      case A -> solo(playback.soloProperty().get() == null);
       case H -> editor.hear();
       case L -> {
         int next = Line.SHOWN.indexOf(editor.line()) + 1;

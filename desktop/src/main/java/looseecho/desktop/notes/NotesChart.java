@@ -12,9 +12,10 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import looseecho.desktop.control.ChartPane;
 import looseecho.desktop.notes.NotesView.Ribbon;
-import looseecho.echo.StepNote;
+import looseecho.echo.Tone;
 import looseecho.echo.Words;
 import looseecho.notes.Line;
+import looseecho.pulse.Meter;
 
 /**
  * Lines of notes as ribbons on ladders of scale degrees: chords above, the riff (or the chords'
@@ -33,7 +34,7 @@ final class NotesChart extends ChartPane {
   private final Consumer<Line> choose;
   private final Consumer<String> hint;
   private NotesView view = NotesView.EMPTY;
-  private List<StepNote> preview;
+  private List<Tone> preview;
   private Drag drag;
 
   private enum Kind {
@@ -74,7 +75,7 @@ final class NotesChart extends ChartPane {
   /**
    * Shows bars; {@code cleaned} replaces the chosen line's echo while a clean-up is tried, or null.
    */
-  void show(NotesView shown, List<StepNote> cleaned) {
+  void show(NotesView shown, List<Tone> cleaned) {
     view = shown;
     preview = cleaned;
     editor.refresh();
@@ -95,11 +96,9 @@ final class NotesChart extends ChartPane {
   }
 
   private Ladder ladder(Line line, double top, double height) {
-    int end = view.from() + view.steps();
-    List<StepNote> inView =
-        echo(line).stream()
-            .filter(n -> n.step() < end && n.step() + n.lengthSteps() > view.from())
-            .toList();
+    int end = view.from() + view.ticks();
+    List<Tone> inView =
+        echo(line).stream().filter(n -> n.tick() < end && n.end() > view.from()).toList();
     return Ladder.of(view.key(), heard(line), inView, top, height);
   }
 
@@ -107,38 +106,39 @@ final class NotesChart extends ChartPane {
     return view.heard().getOrDefault(line, List.of());
   }
 
-  private List<StepNote> echo(Line line) {
+  private List<Tone> echo(Line line) {
     return preview != null && line == editor.line()
         ? preview
         : view.echo().getOrDefault(line, List.of());
   }
 
-  double stepWidth() {
-    return (getWidth() - NAMES - 8) / view.steps();
+  private double tickWidth() {
+    return (getWidth() - NAMES - 8) / view.ticks();
   }
 
-  /** Pixel of a step of the section. */
-  double x(double step) {
-    return NAMES + (step - view.from()) * stepWidth();
+  /** Pixel of a tick of the section. */
+  double x(double tick) {
+    return NAMES + (tick - view.from()) * tickWidth();
   }
 
-  private int stepAt(double x) {
-    return view.from() + (int) Math.floor((x - NAMES) / stepWidth());
+  private int tickAt(double x) {
+    int cell = (int) Math.floor((x - NAMES) / tickWidth() / editor.cell());
+    return view.from() + cell * editor.cell();
   }
 
-  private double start(StepNote n) {
-    return x(n.step() + n.offsetMs() / view.stepMs());
+  private double start(Tone n) {
+    return x(n.tick() + n.offsetMs() / view.tickMs());
   }
 
   /** Index of the chosen line's echo note under a point, -1 for none. */
   private int noteAt(double px, double py) {
     Ladder ladder = ladders().get(editor.line());
-    List<StepNote> notes = view.echo().getOrDefault(editor.line(), List.of());
+    List<Tone> notes = view.echo().getOrDefault(editor.line(), List.of());
     double near = Math.max(6, ladder.rungHeight() / 2);
     for (int i = notes.size() - 1; i >= 0; i--) {
-      StepNote n = notes.get(i);
+      Tone n = notes.get(i);
       double left = start(n) - 3;
-      double right = Math.max(left + 10, x(n.step() + n.lengthSteps()) + 3);
+      double right = Math.max(left + 10, x(n.end()) + 3);
       if (px >= left && px <= right && Math.abs(py - ladder.y(n.pitch())) <= near) {
         return i;
       }
@@ -159,17 +159,17 @@ final class NotesChart extends ChartPane {
       if (e.getClickCount() == 2) {
         Ladder ladder = ladders().get(editor.line());
         int pitch = view.key().pitch(ladder.rungAt(e.getY()));
-        editor.add(stepAt(e.getX()), pitch, view.stepsPerBeat() / 2.0);
+        editor.add(tickAt(e.getX()), pitch, view.beatTicks() / 2);
         return;
       }
       drag = new Drag(Kind.FRAME, e.getX(), e.getY(), e.getX(), e.getY());
     } else {
-      StepNote n = view.echo().get(editor.line()).get(i);
+      Tone n = view.echo().get(editor.line()).get(i);
       if (!editor.selected().contains(i)) {
         editor.select(List.of(i), e.isShiftDown());
       }
       editor.hear();
-      boolean end = e.getX() > x(n.step() + n.lengthSteps()) - GRIP && n.lengthSteps() > 1;
+      boolean end = e.getX() > x(n.end()) - GRIP && n.lengthTicks() > Meter.STEP;
       drag = new Drag(end ? Kind.LENGTH : Kind.MOVE, e.getX(), e.getY(), e.getX(), e.getY());
     }
     redraw();
@@ -181,7 +181,7 @@ final class NotesChart extends ChartPane {
     if (done == null) {
       return;
     }
-    int steps = (int) Math.round((e.getX() - done.x()) / stepWidth());
+    int steps = (int) Math.round((e.getX() - done.x()) / tickWidth() / editor.cell());
     int rungs = (int) Math.round((done.y() - e.getY()) / ladders().get(editor.line()).rungHeight());
     switch (done.kind()) {
       case FRAME -> editor.select(inside(done), e.isShiftDown());
@@ -202,7 +202,7 @@ final class NotesChart extends ChartPane {
 
   private List<Integer> inside(Drag d) {
     List<Integer> out = new ArrayList<>();
-    List<StepNote> notes = view.echo().getOrDefault(editor.line(), List.of());
+    List<Tone> notes = view.echo().getOrDefault(editor.line(), List.of());
     Ladder ladder = ladders().get(editor.line());
     for (int i = 0; i < notes.size(); i++) {
       double nx = start(notes.get(i));
@@ -272,13 +272,15 @@ final class NotesChart extends ChartPane {
 
   /** A note like the selected one, a beat later; on the home note when none is selected. */
   private void addBeside() {
-    List<StepNote> chosen = editor.selectedNotes();
+    List<Tone> chosen = editor.selectedNotes();
     if (chosen.isEmpty()) {
       editor.add(
-          view.from(), view.key().pitch(view.key().rung(editor.line() == Line.BASS ? 36 : 60)), 2);
+          view.from(),
+          view.key().pitch(view.key().rung(editor.line() == Line.BASS ? 36 : 60)),
+          view.beatTicks() / 2);
     } else {
-      StepNote n = chosen.get(chosen.size() - 1);
-      editor.add(n.step() + view.stepsPerBeat(), n.pitch(), n.lengthSteps());
+      Tone n = chosen.get(chosen.size() - 1);
+      editor.add(n.tick() + view.beatTicks(), n.pitch(), n.lengthTicks());
     }
   }
 
@@ -286,7 +288,7 @@ final class NotesChart extends ChartPane {
     StringBuilder words = new StringBuilder();
     for (var l : ladders().entrySet()) {
       for (Ribbon r : heard(l.getKey())) {
-        boolean on = px >= x(r.step()) - 3 && px <= x(r.step() + r.length()) + 3;
+        boolean on = px >= x(r.tick()) - 3 && px <= x(r.tick() + r.length()) + 3;
         if (on
             && Math.abs(py - l.getValue().y(r.pitch()))
                 <= Math.max(7, l.getValue().rungHeight() / 2)) {
@@ -302,12 +304,20 @@ final class NotesChart extends ChartPane {
     hint.accept(words.toString());
   }
 
-  private String words(StepNote n) {
+  private int inBar(Tone n) {
+    return view.bars().stream()
+        .filter(b -> n.tick() >= b.from() && n.tick() < b.end())
+        .mapToInt(b -> b.inBar(n.tick()))
+        .findFirst()
+        .orElse(n.tick());
+  }
+
+  private String words(Tone n) {
     return view.key().noteName(n.pitch())
         + ", degree "
         + view.key().degree(n.pitch())
-        + ", step "
-        + (n.step() % view.stepsPerBar() + 1)
+        + ", "
+        + Words.step(inBar(n))
         + ", "
         + Words.offset(n.offsetMs())
         + ", loudness "
@@ -317,9 +327,9 @@ final class NotesChart extends ChartPane {
   @Override
   protected void draw(GraphicsContext g, double w, double h) {
     g.setTextBaseline(VPos.CENTER);
-    NotesPainter painter = new NotesPainter(g, this::colour, view, this::x, stepWidth());
+    NotesPainter painter = new NotesPainter(g, this::colour, view, this::x, tickWidth());
     Map<Line, Ladder> ladders = ladders();
-    painter.grid(HEAD, h - KICKS, w - 8);
+    painter.grid(HEAD, h - KICKS);
     painter.chords(HEAD, CHORDS, NAMES);
     ladders.forEach(
         (line, ladder) -> {

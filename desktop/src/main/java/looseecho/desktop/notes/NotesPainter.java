@@ -14,7 +14,9 @@ import looseecho.desktop.notes.NotesView.ChordMark;
 import looseecho.desktop.notes.NotesView.Kick;
 import looseecho.desktop.notes.NotesView.Ribbon;
 import looseecho.desktop.theme.Theme;
-import looseecho.echo.StepNote;
+import looseecho.echo.Tone;
+import looseecho.pulse.BarGrid;
+import looseecho.pulse.Meter;
 
 /** Draws the parts of the notes chart. */
 record NotesPainter(
@@ -22,25 +24,27 @@ record NotesPainter(
     Function<Hue, Color> colour,
     NotesView view,
     DoubleUnaryOperator x,
-    double stepWidth) {
+    double tickWidth) {
   private static final double MOST_RIBBON = 15;
 
-  void grid(double top, double bottom, double right) {
-    int end = view.from() + view.steps();
-    for (int s = view.from(); s <= end; s++) {
-      boolean bar = s % view.stepsPerBar() == 0;
-      boolean beat = s % view.stepsPerBar() % view.stepsPerBeat() == 0;
-      double px = Math.round(x.applyAsDouble(s)) + 0.5;
-      if (beat || stepWidth > 9) {
-        Color c = bar ? colour.apply(Hue.QUIET) : colour.apply(Hue.LINE);
-        g.setStroke(beat ? c : c.deriveColor(0, 1, 1, 0.45));
-        g.strokeLine(px, bar ? 4 : top, px, bottom);
+  void grid(double top, double bottom) {
+    for (BarGrid.Bar bar : view.bars()) {
+      for (int tick = bar.from(); tick < bar.end(); tick += Meter.STEP) {
+        int inBar = bar.inBar(tick);
+        line(tick, inBar == 0, inBar % view.beatTicks() == 0, top, bottom);
       }
-      if (bar && s < end) {
-        text(Theme.NUMBER_FAMILY, 14, Hue.INK);
-        g.fillText(
-            "bar " + (view.barNumber() + (s - view.from()) / view.stepsPerBar()), px + 5, 12);
-      }
+      text(Theme.NUMBER_FAMILY, 14, Hue.INK);
+      g.fillText("bar " + bar.number(), Math.round(x.applyAsDouble(bar.from())) + 5.5, 12);
+    }
+    line(view.from() + view.ticks(), true, true, top, bottom);
+  }
+
+  private void line(int tick, boolean bar, boolean beat, double top, double bottom) {
+    double px = Math.round(x.applyAsDouble(tick)) + 0.5;
+    if (beat || tickWidth * Meter.STEP > 9) {
+      Color c = bar ? colour.apply(Hue.QUIET) : colour.apply(Hue.LINE);
+      g.setStroke(beat ? c : c.deriveColor(0, 1, 1, 0.45));
+      g.strokeLine(px, bar ? 4 : top, px, bottom);
     }
   }
 
@@ -54,11 +58,11 @@ record NotesPainter(
     text(Theme.TEXT_FAMILY, 14, Hue.INK);
     g.fillText("chords", 8, top + height / 2);
     for (ChordMark c : view.chords()) {
-      double left = Math.max(names, x.applyAsDouble(c.step()) + 1);
+      double left = Math.max(names, x.applyAsDouble(c.tick()) + 1);
       double right =
           Math.min(
-                  x.applyAsDouble(view.from() + view.steps()),
-                  x.applyAsDouble(c.step() + c.length()))
+                  x.applyAsDouble(view.from() + view.ticks()),
+                  x.applyAsDouble(c.tick() + c.length()))
               - 1;
       g.setStroke(colour.apply(Hue.HEARD).deriveColor(0, 1, 1, 0.4 + 0.6 * c.chord().confidence()));
       g.setLineWidth(1.5);
@@ -113,16 +117,16 @@ record NotesPainter(
     Ribbon before = null;
     for (Ribbon n : notes) {
       double y = ladder.y(n.pitch());
-      double left = x.applyAsDouble(n.step());
-      double width = Math.max(5, n.length() * stepWidth - 1);
+      double left = x.applyAsDouble(n.tick());
+      double width = Math.max(5, n.length() * tickWidth - 1);
       boolean inside = view.key().has(n.pitch());
       g.setStroke(colour.apply(Hue.HEARD).deriveColor(0, 1, 1, 0.35 + 0.65 * n.sure()));
-      if (before != null && n.step() - before.step() - before.length() < 1) {
+      if (before != null && n.tick() - before.tick() - before.length() < Meter.STEP) {
         g.strokeLine(
-            x.applyAsDouble(before.step() + before.length()), ladder.y(before.pitch()), left, y);
+            x.applyAsDouble(before.tick() + before.length()), ladder.y(before.pitch()), left, y);
       }
       g.setLineWidth(1 + 0.7 * n.sure());
-      g.setLineDashes(inside ? null : new double[] {3, 3});
+      g.setLineDashes(inside ? new double[0] : new double[] {3, 3});
       g.strokeRoundRect(left, y - size / 2, width, size, size, size);
       g.setLineDashes(null);
       if (!inside) {
@@ -141,20 +145,20 @@ record NotesPainter(
   }
 
   /** Filled ribbons; the selected ones with an edge of ink. Soft notes are paler. */
-  void echo(List<StepNote> notes, Ladder ladder, Set<Integer> selected) {
+  void echo(List<Tone> notes, Ladder ladder, Set<Integer> selected) {
     double size = Math.max(4, ribbon(ladder) * 0.55);
-    int end = view.from() + view.steps();
+    int end = view.from() + view.ticks();
     for (int i = 0; i < notes.size(); i++) {
-      StepNote n = notes.get(i);
-      if (n.step() + n.lengthSteps() <= view.from() || n.step() >= end) {
+      Tone n = notes.get(i);
+      if (n.end() <= view.from() || n.tick() >= end) {
         continue;
       }
       double y = ladder.y(n.pitch());
       double left =
           Math.max(
               x.applyAsDouble(view.from()),
-              x.applyAsDouble(n.step() + n.offsetMs() / view.stepMs()));
-      double right = Math.min(x.applyAsDouble(end), x.applyAsDouble(n.step() + n.lengthSteps()));
+              x.applyAsDouble(n.tick() + n.offsetMs() / view.tickMs()));
+      double right = Math.min(x.applyAsDouble(end), x.applyAsDouble(n.end()));
       double width = Math.max(5, right - left - 1);
       g.setFill(colour.apply(Hue.ECHO).deriveColor(0, 1, 1, 0.4 + 0.6 * n.velocity() / 127.0));
       g.fillRoundRect(left, y - size / 2, width, size, size, size);
@@ -173,7 +177,7 @@ record NotesPainter(
     g.fillText("kick", 8, y);
     g.setStroke(colour.apply(Hue.HEARD));
     for (Kick k : view.kicks()) {
-      double px = x.applyAsDouble(k.step());
+      double px = x.applyAsDouble(k.tick());
       Glyphs.hollow(g, Lane.KICK, px, y, 12, 1.4);
       if (k.withBass()) {
         g.strokeLine(px, y - 9, px, y - 16);

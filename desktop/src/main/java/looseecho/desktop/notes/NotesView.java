@@ -6,54 +6,68 @@ import java.util.List;
 import java.util.Map;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
-import looseecho.echo.StepNote;
 import looseecho.echo.Template;
+import looseecho.echo.Tone;
 import looseecho.hits.Hit;
 import looseecho.notes.Chord;
 import looseecho.notes.Interlock;
 import looseecho.notes.Key;
 import looseecho.notes.Line;
 import looseecho.notes.Note;
+import looseecho.pulse.BarGrid;
+import looseecho.pulse.Meter;
 import looseecho.pulse.Pulse;
 
 /**
  * What the notes chart shows of some bars of a section.
  *
- * @param from first step shown, counted from the section's start
- * @param steps steps shown
- * @param barNumber number of the first bar shown
- * @param heard notes per line, steps counted from the section's start
+ * @param from first tick shown, counted from the section's start, as all ticks here
+ * @param ticks how many are shown
+ * @param beatTicks ticks of a beat
+ * @param bars those shown
+ * @param tickMs length of a tick
+ * @param heard notes per line
  * @param echo all notes of the section per line
  * @param kicks heard kicks
  */
 public record NotesView(
     Key key,
     int from,
-    int steps,
-    int stepsPerBeat,
-    int stepsPerBar,
-    int barNumber,
-    double stepMs,
+    int ticks,
+    int beatTicks,
+    List<BarGrid.Bar> bars,
+    double tickMs,
     Map<Line, List<Ribbon>> heard,
-    Map<Line, List<StepNote>> echo,
+    Map<Line, List<Tone>> echo,
     List<Kick> kicks,
     List<ChordMark> chords) {
   /** Bars shown at a time. */
   public static final int BARS = 4;
 
+  private static final double HALF = Meter.STEP / 2.0;
+
   public static final NotesView EMPTY =
       new NotesView(
-          new Key(0, false), 0, 64, 4, 16, 1, 125, Map.of(), Map.of(), List.of(), List.of());
+          new Key(0, false),
+          0,
+          4 * Meter.FOUR_FOUR.ticksPerBar(),
+          Meter.QUARTER,
+          List.of(),
+          0.5,
+          Map.of(),
+          Map.of(),
+          List.of(),
+          List.of());
 
   /** A heard note; {@code slideFrom} is a pitch, or its own where it does not slide. */
   public record Ribbon(
-      double step, double length, int pitch, double slideFrom, double sure, String words) {}
+      double tick, double length, int pitch, double slideFrom, double sure, String words) {}
 
   /** A heard kick; true when a bass note falls with it. */
-  public record Kick(double step, boolean withBass) {}
+  public record Kick(double tick, boolean withBass) {}
 
   /** A heard chord. */
-  public record ChordMark(double step, double length, Chord chord) {}
+  public record ChordMark(double tick, double length, Chord chord) {}
 
   /** Builds the view around a bar, counted from 0 within the section. */
   public static NotesView of(Analysis a, Template t, int section, int bar) {
@@ -61,47 +75,47 @@ public record NotesView(
       return EMPTY;
     }
     Pulse p = a.pulse().get();
-    int perBar = t.stepsPerBar();
-    int all = t.sections().get(section).beats() * t.meter().stepsPerBeat();
-    int from = bar / BARS * BARS * perBar;
-    int steps = Math.max(perBar, Math.min(BARS * perBar, all - from));
+    List<BarGrid.Bar> all = t.grid(section).bars();
+    int first = Math.max(0, Math.min(all.size() - 1, bar)) / BARS * BARS;
+    List<BarGrid.Bar> bars = all.subList(first, Math.min(all.size(), first + BARS));
+    int from = bars.get(0).from();
+    int ticks = Math.max(t.ticksPerBar(), bars.get(bars.size() - 1).end() - from);
+    double per = p.meter().value().ticksPerBeat();
     double zero = p.beatsAt(t.time(section, 0, 0));
     Map<Line, List<Ribbon>> heard = new EnumMap<>(Line.class);
-    heard.put(Line.BASS, ribbons(a.tonality().bass(), a, p, zero, t.key(), from, steps));
-    heard.put(Line.RIFF, ribbons(a.tonality().riff(), a, p, zero, t.key(), from, steps));
+    heard.put(Line.BASS, ribbons(a.tonality().bass(), a, p, zero, t.key(), from, ticks));
+    heard.put(Line.RIFF, ribbons(a.tonality().riff(), a, p, zero, t.key(), from, ticks));
     List<ChordMark> chords = new ArrayList<>();
     for (Chord c : a.tonality().chords()) {
-      double step = (p.beatsAt(c.start()) - zero) * p.stepsPerBeat();
-      double end = (p.beatsAt(c.end()) - zero) * p.stepsPerBeat();
-      if (c.sounds() && end > from + 0.5 && step < from + steps - 0.5) {
-        chords.add(new ChordMark(step, end - step, c));
+      double tick = (p.beatsAt(c.start()) - zero) * per;
+      double end = (p.beatsAt(c.end()) - zero) * per;
+      if (c.sounds() && end > from + HALF && tick < from + ticks - HALF) {
+        chords.add(new ChordMark(tick, end - tick, c));
       }
     }
-    double beat =
-        t.beats().get(t.firstBeat(section) + 1).time() - t.beats().get(t.firstBeat(section)).time();
+    double beat = t.time(section, per, 0) - t.time(section, 0, 0);
     return new NotesView(
         t.key(),
         from,
-        steps,
-        p.stepsPerBeat(),
-        perBar,
-        Math.max(0, t.beats().get(t.firstBeat(section)).bar()) + from / perBar,
-        1000 * beat / p.stepsPerBeat(),
+        ticks,
+        t.meter().ticksPerBeat(),
+        bars,
+        1000 * beat / per,
         heard,
         t.sections().get(section).lines(),
-        kicks(a, p, zero, from, steps),
+        kicks(a, p, zero, from, ticks),
         chords);
   }
 
   private static List<Ribbon> ribbons(
-      List<Note> notes, Analysis a, Pulse p, double zero, Key key, int from, int steps) {
+      List<Note> notes, Analysis a, Pulse p, double zero, Key key, int from, int ticks) {
     List<Ribbon> out = new ArrayList<>();
     for (Note n : notes) {
-      double step = (p.beatsAt(n.start()) - zero) * p.stepsPerBeat();
-      double end = (p.beatsAt(n.end()) - zero) * p.stepsPerBeat();
-      if (end > from && step > from - 0.5 && step < from + steps - 0.5) {
+      double tick = (p.beatsAt(n.start()) - zero) * p.meter().value().ticksPerBeat();
+      double end = (p.beatsAt(n.end()) - zero) * p.meter().value().ticksPerBeat();
+      if (end > from && tick > from - HALF && tick < from + ticks - HALF) {
         double slide = n.glide().map(g -> g.from()).orElse((double) n.pitch());
-        out.add(new Ribbon(step, end - step, n.pitch(), slide, n.confidence(), words(n, a, key)));
+        out.add(new Ribbon(tick, end - tick, n.pitch(), slide, n.confidence(), words(n, a, key)));
       }
     }
     return out;
@@ -123,15 +137,16 @@ public record NotesView(
     return s.toString();
   }
 
-  private static List<Kick> kicks(Analysis a, Pulse p, double zero, int from, int steps) {
+  private static List<Kick> kicks(Analysis a, Pulse p, double zero, int from, int ticks) {
     List<Hit> kicks = a.hits().stream().filter(h -> h.lane() == Lane.KICK).toList();
     List<Double> attacks = a.tonality().bass().stream().map(Note::start).toList();
     List<Boolean> with = Interlock.together(kicks.stream().map(Hit::time).toList(), attacks);
     List<Kick> out = new ArrayList<>();
     for (int i = 0; i < kicks.size(); i++) {
-      double step = (p.beatsAt(kicks.get(i).time()) - zero) * p.stepsPerBeat();
-      if (step > from - 0.5 && step < from + steps - 0.5) {
-        out.add(new Kick(step, with.get(i)));
+      double beats = p.beatsAt(kicks.get(i).time()) - zero;
+      double tick = beats * p.meter().value().ticksPerBeat();
+      if (tick > from - HALF && tick < from + ticks - HALF) {
+        out.add(new Kick(tick, with.get(i)));
       }
     }
     return out;

@@ -12,10 +12,13 @@ import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.ChartPane;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.EchoSound;
 import looseecho.desktop.session.Peaks;
+import looseecho.desktop.session.Playback;
 import looseecho.desktop.session.Reference;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Template;
 import looseecho.form.Event;
@@ -29,31 +32,37 @@ import looseecho.pulse.Beat;
 public final class RiverView extends ChartPane {
   private static final double NAMES = 22;
   private static final double SIDE = 16;
-  private final Session session;
+  private final Desk desk;
+  private final Selection selection;
+  private final Playback playback;
+  private final EchoMaker maker;
   private double dragFrom = -1;
   private double loopStart;
   private double loopEnd;
   private double drawnPosition = -1;
 
-  public RiverView(Session session) {
-    this.session = session;
+  public RiverView(Desk desk, Selection selection, Playback playback, EchoMaker maker) {
+    this.desk = desk;
+    this.selection = selection;
+    this.playback = playback;
+    this.maker = maker;
     setId("river");
     setPrefHeight(132);
     setMinHeight(110);
     setAccessibleRole(AccessibleRole.IMAGE_VIEW);
     setAccessibleText("The whole track with its bars and sections");
-    follow(session.referenceProperty());
-    follow(session.analysisProperty());
-    follow(session.echoProperty());
-    follow(session.sectionProperty());
-    session.referenceProperty().addListener((o, a, b) -> loop(0, 0));
+    follow(desk.referenceProperty());
+    follow(desk.analysisProperty());
+    follow(maker.echoProperty());
+    follow(selection.sectionProperty());
+    desk.referenceProperty().addListener((o, a, b) -> loop(0, 0));
     setOnMousePressed(this::pressed);
     setOnMouseDragged(this::dragged);
     setOnMouseReleased(e -> dragFrom = -1);
     new AnimationTimer() {
       @Override
       public void handle(long now) {
-        double p = session.player().position();
+        double p = playback.player().position();
         if (Math.abs(p - drawnPosition) > 0.005) {
           redraw();
         }
@@ -63,7 +72,7 @@ public final class RiverView extends ChartPane {
 
   private void pressed(MouseEvent e) {
     requestFocus();
-    if (session.referenceProperty().get() == null) {
+    if (desk.referenceProperty().get() == null) {
       return;
     }
     double time = time(e.getX());
@@ -72,15 +81,15 @@ public final class RiverView extends ChartPane {
     } else if (e.getY() < NAMES) {
       selectSection(time);
     } else {
-      session.player().seek(time);
-      sectionAt(time).ifPresent(session.sectionProperty()::set); // the benches look there, too
+      playback.player().seek(time);
+      sectionAt(time).ifPresent(selection.sectionProperty()::set); // the benches look there, too
       dragFrom = time;
     }
     redraw();
   }
 
   private void dragged(MouseEvent e) {
-    if (dragFrom < 0 || session.analysisProperty().get() == null) {
+    if (dragFrom < 0 || desk.analysisProperty().get() == null) {
       return;
     }
     double to = time(e.getX());
@@ -91,8 +100,7 @@ public final class RiverView extends ChartPane {
   }
 
   private double nearestBar(double time) {
-    return session
-        .analysisProperty()
+    return desk.analysisProperty()
         .get()
         .pulse()
         .flatMap(
@@ -108,17 +116,17 @@ public final class RiverView extends ChartPane {
     sectionAt(time)
         .ifPresent(
             i -> {
-              Section s = session.analysisProperty().get().form().sections().get(i);
-              session.sectionProperty().set(i);
+              Section s = desk.analysisProperty().get().form().sections().get(i);
+              selection.sectionProperty().set(i);
               loop(s.start(), s.end());
-              session.player().seek(s.start());
+              playback.player().seek(s.start());
             });
   }
 
   /** The heard section at a second, as far as the echo has as many. */
   private OptionalInt sectionAt(double time) {
-    Analysis a = session.analysisProperty().get();
-    Template t = session.templateProperty().get();
+    Analysis a = desk.analysisProperty().get();
+    Template t = desk.templateProperty().get();
     if (a == null || t == null) {
       return OptionalInt.empty();
     }
@@ -131,11 +139,11 @@ public final class RiverView extends ChartPane {
   private void loop(double start, double end) {
     loopStart = start;
     loopEnd = end;
-    session.player().loop(start, end);
+    playback.player().loop(start, end);
   }
 
   private double duration() {
-    Reference r = session.referenceProperty().get();
+    Reference r = desk.referenceProperty().get();
     return r == null ? 1 : r.peaks().duration();
   }
 
@@ -151,7 +159,7 @@ public final class RiverView extends ChartPane {
   protected void draw(GraphicsContext g, double w, double h) {
     g.setFill(colour(Hue.PANEL));
     g.fillRect(0, 0, w, h);
-    Reference r = session.referenceProperty().get();
+    Reference r = desk.referenceProperty().get();
     double water = NAMES + (h - NAMES) * 0.56;
     g.setStroke(colour(Hue.LINE));
     g.strokeLine(0, Math.round(h) - 0.5, w, Math.round(h) - 0.5);
@@ -160,7 +168,7 @@ public final class RiverView extends ChartPane {
     }
     drawBars(g, h);
     drawLoop(g, h);
-    EchoSound e = session.echoProperty().get();
+    EchoSound e = maker.echoProperty().get();
     if (e != null) {
       g.setFill(colour(Hue.ECHO, 0.75));
       trace(g, e.peaks(), e.gain(), water + 2, h - 8 - water);
@@ -189,7 +197,7 @@ public final class RiverView extends ChartPane {
   }
 
   private void drawBars(GraphicsContext g, double h) {
-    var a = session.analysisProperty().get();
+    var a = desk.analysisProperty().get();
     if (a == null) {
       return;
     }
@@ -213,13 +221,13 @@ public final class RiverView extends ChartPane {
     for (Section s : a.form().sections()) {
       double left = x(s.start());
       double right = x(s.end());
-      boolean chosen = i++ == session.sectionProperty().get();
+      boolean chosen = i++ == selection.sectionProperty().get();
       if (chosen) {
         g.setFill(colour(Hue.WASH));
         g.fillRect(left, 0, right - left, h - 1);
       }
       g.setStroke(colour(Hue.QUIET, s.confidence() < 0.6 ? 0.45 : 0.9));
-      g.setLineDashes(s.confidence() < 0.6 ? new double[] {3, 3} : null);
+      g.setLineDashes(s.confidence() < 0.6 ? new double[] {3, 3} : new double[0]);
       g.strokeLine(Math.round(left) + 0.5, 4, Math.round(left) + 0.5, h - 8);
       g.setLineDashes((double[]) null);
       g.setFill(colour(Hue.INK));
@@ -253,7 +261,7 @@ public final class RiverView extends ChartPane {
   }
 
   private void drawPlayhead(GraphicsContext g, double h) {
-    drawnPosition = session.player().position();
+    drawnPosition = playback.player().position();
     double px = Math.round(x(drawnPosition)) + 0.5;
     g.setStroke(colour(Hue.INK));
     g.strokeLine(px, NAMES, px, h - 2);

@@ -109,7 +109,7 @@ final class Ear {
     return String.join(" ", notes.stream().filter(n -> !n.isEmpty()).toList());
   }
 
-  private Analyzer analyzer() {
+  private synchronized Analyzer analyzer() {
     if (analyzer == null) {
       analyzer = new Analyzer();
     }
@@ -149,9 +149,5 @@ final class Ear {
 
   void keep(String fingerprint, Corrections now) throws IOException {
     store.save(fingerprint, now);
-  }
-
-  Path folder() {
-    return store.folder();
   }
 }

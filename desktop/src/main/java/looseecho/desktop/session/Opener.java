@@ -13,7 +13,7 @@ import looseecho.project.Project;
  * early, so that it can be seen and played while it is heard. Belongs to the interface's thread.
  */
 final class Opener {
-  private final Work hearing;
+  private final Work lane;
   private final Ear ear;
   private final Keeper keeper;
   private final Consumer<Reference> early;
@@ -33,13 +33,13 @@ final class Opener {
       Document document, Path project, boolean changed, Optional<Path> left, String note) {}
 
   Opener(
-      Work hearing,
+      Work opening,
       Ear ear,
       Keeper keeper,
       Consumer<Reference> early,
       Consumer<Opened> opened,
       Consumer<Throwable> failed) {
-    this.hearing = hearing;
+    this.lane = opening;
     this.ear = ear;
     this.keeper = keeper;
     this.early = early;
@@ -57,7 +57,7 @@ final class Opener {
 
   private void track(Work.Job<Path> finder, String name) {
     long ticket = ++opening;
-    hearing.start(
+    lane.start(
         p -> {
           Ear.Heard h = ear.open(finder.run(p), name, Optional.empty(), early(ticket), p);
           Document d = Document.of(h.origin(false), h.heard(), h.corrections(), h.analysis());
@@ -83,7 +83,7 @@ final class Opener {
 
   private void project(Path file, Path belongs, boolean changed) {
     long ticket = ++opening;
-    hearing.start(
+    lane.start(
         p -> {
           Keeper.Read read = keeper.read(file);
           Project project = read.project();

@@ -197,6 +197,10 @@ public final class Playback implements AutoCloseable {
     player.click(times, ones);
   }
 
+  public Player player() {
+    return player;
+  }
+
   /** 0.5 to 1; the pitch stays. */
   public DoubleProperty speedProperty() {
     return speed;

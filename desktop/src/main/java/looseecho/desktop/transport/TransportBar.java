@@ -14,38 +14,45 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import looseecho.analysis.Analysis;
-import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.Playback;
 import looseecho.desktop.theme.Theme;
 import looseecho.hits.Place;
+import looseecho.hits.Places;
 import looseecho.play.Listening;
 
 /** The strip at the bottom. */
 public final class TransportBar extends HBox {
-  private final Session session;
+  private final Desk desk;
+  private final Playback playback;
+  private Places places; // of the track, null before its beat is known
   private final Button play = new Button("Play");
   private final Label place = new Label();
   private final Label listened = new Label();
   private final Slider balance = new Slider(0, 1, 0.5);
 
-  public TransportBar(Session session) {
+  public TransportBar(Desk desk, Playback playback) {
     super(12);
-    this.session = session;
+    this.desk = desk;
+    this.playback = playback;
     getStyleClass().add("transport");
     setAlignment(Pos.CENTER_LEFT);
     play.setId("play");
     play.setMinWidth(72);
     play.setTooltip(new Tooltip("Space"));
     play.setOnAction(e -> toggle());
-    play.disableProperty().bind(session.referenceProperty().isNull());
+    desk.analysisProperty().addListener((o, a, b) -> heard(b));
+    heard(desk.analysisProperty().get());
+    play.disableProperty().bind(desk.referenceProperty().isNull());
     place.getStyleClass().add(Theme.NUMBER);
     balance.setId("balance");
     balance.setPrefWidth(170);
     balance.setTooltip(new Tooltip("The same place, equally loud. F flips between heard and echo"));
-    balance.valueProperty().addListener((o, a, b) -> session.player().balance(b.doubleValue()));
-    Slider volume = new Slider(0, 1, session.player().volume());
+    balance.valueProperty().addListener((o, a, b) -> playback.player().balance(b.doubleValue()));
+    Slider volume = new Slider(0, 1, playback.player().volume());
     volume.setId("volume");
     volume.setPrefWidth(90);
-    volume.valueProperty().addListener((o, a, b) -> session.player().volume(b.doubleValue()));
+    volume.valueProperty().addListener((o, a, b) -> playback.player().volume(b.doubleValue()));
     volume.setTooltip(
         new Tooltip(
             "Starts quiet on purpose. Long loud loops on headphones harm hearing: take breaks"));
@@ -53,10 +60,10 @@ public final class TransportBar extends HBox {
     click.setId("click");
     click.setMinWidth(Region.USE_PREF_SIZE);
     click.setTooltip(new Tooltip("A click on the beats, higher on the first of a bar (K)"));
-    click.selectedProperty().bindBidirectional(session.playback().clickProperty());
+    click.selectedProperty().bindBidirectional(playback.clickProperty());
     Label message = new Label();
     message.setId("message");
-    message.textProperty().bind(session.messageProperty());
+    message.textProperty().bind(desk.messageProperty());
     message.getStyleClass().add(Theme.QUIET);
     message.managedProperty().bind(message.textProperty().isNotEmpty());
     message.setMaxWidth(Double.MAX_VALUE);
@@ -124,11 +131,11 @@ public final class TransportBar extends HBox {
         .bind(
             Bindings.createStringBinding(
                 () ->
-                    session.playback().slowing().runningProperty().get()
+                    playback.slowing().runningProperty().get()
                         ? "…"
-                        : Math.round(100 * session.playback().speedProperty().get()) + " %",
-                session.playback().speedProperty(),
-                session.playback().slowing().runningProperty()));
+                        : Math.round(100 * playback.speedProperty().get()) + " %",
+                playback.speedProperty(),
+                playback.slowing().runningProperty()));
     // Only where the slider comes to rest are copies made.
     speed
         .valueProperty()
@@ -146,24 +153,24 @@ public final class TransportBar extends HBox {
                 speed(speed.getValue());
               }
             });
-    session.playback().speedProperty().addListener((o, a, b) -> speed.setValue(b.doubleValue()));
+    playback.speedProperty().addListener((o, a, b) -> speed.setValue(b.doubleValue()));
     HBox box = new HBox(6, quiet("speed"), speed, number);
     box.setAlignment(Pos.CENTER_LEFT);
     return box;
   }
 
   private void speed(double to) {
-    if (to < 1 && !session.playback().canSlow()) {
-      session.messageProperty().set("Tracks of over a quarter of an hour play at full speed only.");
-      session.playback().speedProperty().set(1);
+    if (to < 1 && !playback.canSlow()) {
+      desk.messageProperty().set("Tracks of over a quarter of an hour play at full speed only.");
+      playback.speedProperty().set(1);
     } else {
-      session.playback().speedProperty().set(Math.round(20 * to) / 20.0);
+      playback.speedProperty().set(Math.round(20 * to) / 20.0);
     }
   }
 
   /** The next slower speed, and back to full. */
   public void slower() {
-    double s = session.playback().speedProperty().get();
+    double s = playback.speedProperty().get();
     speed(s > 0.76 ? 0.75 : s > 0.51 ? 0.5 : 1);
   }
 
@@ -182,10 +189,10 @@ public final class TransportBar extends HBox {
 
   /** Plays or pauses. */
   public void toggle() {
-    if (session.player().playing()) {
-      session.player().pause();
-    } else if (session.referenceProperty().get() != null) {
-      session.player().play();
+    if (playback.player().playing()) {
+      playback.player().pause();
+    } else if (desk.referenceProperty().get() != null) {
+      playback.player().play();
     }
   }
 
@@ -194,27 +201,30 @@ public final class TransportBar extends HBox {
     balance.setValue(balance.getValue() < 0.5 ? 1 : 0);
   }
 
+  private void heard(Analysis a) {
+    places = a == null ? null : a.pulse().map(Places::new).orElse(null);
+  }
+
   private void update() {
-    Listening ears = session.player().listening();
+    Listening ears = playback.player().listening();
     String level = ears.levelDb() <= -80 ? "silent" : Math.round(ears.levelDb()) + " dB";
     long minutes = (long) (ears.seconds() / 60);
     String heard = level + "\n" + minutes + " min " + (long) ears.seconds() % 60 + " s";
     if (!heard.equals(listened.getText())) {
       listened.setText(heard);
     }
-    String failure = session.player().failure();
-    if (!failure.isEmpty() && !failure.equals(session.messageProperty().get())) {
-      session.messageProperty().set(failure);
+    String failure = playback.player().failure();
+    if (!failure.isEmpty() && !failure.equals(desk.messageProperty().get())) {
+      desk.messageProperty().set(failure);
     }
-    play.setText(session.player().playing() ? "Pause" : "Play");
-    double t = session.player().position();
-    Analysis a = session.analysisProperty().get();
+    play.setText(playback.player().playing() ? "Pause" : "Play");
+    double t = playback.player().position();
     String seconds = String.format(Locale.ROOT, "%d:%04.1f", (int) (t / 60), t % 60);
-    if (a != null && a.pulse().isPresent()) {
-      Place p = Place.of(t, a.pulse().get());
+    if (places != null) {
+      Place p = places.at(t);
       place.setText(String.format(Locale.ROOT, "bar %d, step %d  %s", p.bar(), p.step(), seconds));
     } else {
-      place.setText(session.referenceProperty().get() == null ? "" : seconds);
+      place.setText(desk.referenceProperty().get() == null ? "" : seconds);
     }
   }
 }

@@ -11,6 +11,7 @@ import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.hits.BarRows.Mark;
 import looseecho.desktop.session.Peaks;
+import looseecho.echo.Cell;
 import looseecho.echo.Edits;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
@@ -105,7 +106,10 @@ class BarRowsTest {
   void anEditMovesTheEchoAndLeavesWhatWasHeard() {
     Template t =
         Edits.toggle(
-                new TemplateBuilder().build(analysis()).orElseThrow(), 0, Lane.CLAP, 12, 90, true)
+                new TemplateBuilder().build(analysis()).orElseThrow(),
+                Cell.step(0, Lane.CLAP, 12),
+                90,
+                true)
             .template();
     BarRows rows = BarRows.of(analysis(), t, 0, BarRows.TYPICAL);
     assertTrue(heard(rows, Lane.CLAP).isEmpty());

@@ -5,7 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import looseecho.desktop.notes.NotesView.Ribbon;
-import looseecho.echo.StepNote;
+import looseecho.echo.Tone;
 import looseecho.notes.Key;
 import looseecho.notes.Scale;
 import org.junit.jupiter.api.Test;
@@ -44,9 +44,9 @@ class LadderTest {
     Key key = new Key(0, false);
     List<Ribbon> heard = List.of(heard(48), heard(60));
     Ladder before = Ladder.of(key, heard, List.of(), 0, 300);
-    StepNote low = new StepNote(0, 0, 1, key.pitch(key.rung(48) - 2), 90);
+    Tone low = Tone.onStep(0, 0, 1, key.pitch(key.rung(48) - 2), 90);
     assertEquals(before, Ladder.of(key, heard, List.of(low), 0, 300));
-    StepNote far = new StepNote(0, 0, 1, 90, 90);
+    Tone far = Tone.onStep(0, 0, 1, 90, 90);
     assertTrue(Ladder.of(key, heard, List.of(far), 0, 300).high() > before.high());
   }
 }

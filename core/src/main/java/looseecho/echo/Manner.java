@@ -1,0 +1,81 @@
+package looseecho.echo;
+
+import java.util.Objects;
+import looseecho.reading.Limits;
+
+/**
+ * How a drum is struck.
+ *
+ * @param ornament what is put on the stroke
+ * @param flamMs how long before it a flam's soft stroke comes
+ * @param lengthTicks after which it is cut off, 960 to a quarter; 0 lets it ring
+ * @param pitch semitones, with cents as a fraction, up or down
+ * @param bend how it is pitched
+ * @param reversed true to play it backwards, so that its end falls on its place
+ */
+public record Manner(
+    Ornament ornament, double flamMs, int lengthTicks, double pitch, Bend bend, boolean reversed) {
+  /** Common practice: a flam's two strokes lie 10 to 30 ms apart. */
+  public static final double USUAL_FLAM_MS = 22;
+
+  public static final double SHORTEST_FLAM_MS = 5;
+  public static final double LONGEST_FLAM_MS = 40;
+
+  public static final Manner PLAIN =
+      new Manner(Ornament.NONE, USUAL_FLAM_MS, 0, 0, Bend.SPEED, false);
+
+  /** The three ways of pitching a sound, which sound different. */
+  public enum Bend {
+    /** Faster or slower, so that it gets shorter or longer. */
+    SPEED("by speed"),
+    /** As long as it is. */
+    LENGTH_KEPT("length kept"),
+    /** All its partials moved by as many hertz: bells and metal. */
+    HERTZ("shifted in hertz");
+
+    private final String words;
+
+    Bend(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+
+  public Manner {
+    Objects.requireNonNull(ornament, "ornament must not be null");
+    Objects.requireNonNull(bend, "bend must not be null");
+    Limits.within("flamMs", flamMs, SHORTEST_FLAM_MS, LONGEST_FLAM_MS);
+    Limits.within("lengthTicks", lengthTicks, 0, Limits.STROKE_TICKS);
+    Limits.within("pitch", pitch, -Limits.STROKE_SEMITONES, Limits.STROKE_SEMITONES);
+  }
+
+  public Manner with(Ornament other) {
+    return new Manner(other, flamMs, lengthTicks, pitch, bend, reversed);
+  }
+
+  /** With another distance of the flam's strokes, kept within what is heard as one. */
+  public Manner flam(double ms) {
+    double inside = Math.max(SHORTEST_FLAM_MS, Math.min(LONGEST_FLAM_MS, ms));
+    return new Manner(ornament, inside, lengthTicks, pitch, bend, reversed);
+  }
+
+  /** Cut off after so many ticks; 0 or less lets it ring. */
+  public Manner lasting(int ticks) {
+    int length = Math.max(0, Math.min(Limits.STROKE_TICKS, ticks));
+    return new Manner(ornament, flamMs, length, pitch, bend, reversed);
+  }
+
+  /** Pitched by so many semitones, within two octaves. */
+  public Manner pitched(double semitones, Bend how) {
+    double most = Limits.STROKE_SEMITONES;
+    double inside = Math.max(-most, Math.min(most, semitones));
+    return new Manner(ornament, flamMs, lengthTicks, inside, how, reversed);
+  }
+
+  public Manner turned(boolean backwards) {
+    return new Manner(ornament, flamMs, lengthTicks, pitch, bend, backwards);
+  }
+}

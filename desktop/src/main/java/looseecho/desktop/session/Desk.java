@@ -1,0 +1,236 @@
+package looseecho.desktop.session;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.StringProperty;
+import looseecho.analysis.Analysis;
+import looseecho.analysis.Analyzer;
+import looseecho.analysis.Corrections;
+import looseecho.echo.Edits;
+import looseecho.echo.Template;
+import looseecho.mix.Sounds;
+import looseecho.project.Document;
+
+/**
+ * The track at work, as views show and change it: what was heard, corrections, the template. What
+ * comes from long work counts only for the document that it was made for. Belongs to the
+ * interface's thread.
+ */
+public final class Desk {
+  private final Work hearing;
+  private final Work saving;
+  private final Ear ear;
+  private final Notice notice;
+  private final Follower follower;
+  private final ReadOnlyObjectWrapper<Reference> reference = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<Analysis> analysis = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<Template> template = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<Corrections> corrections =
+      new ReadOnlyObjectWrapper<>(Corrections.NONE);
+  private Document document; // null until a track has been heard
+
+  /** Is told what the desk shows. */
+  interface Follower {
+    /** Another track, which can be played but is still to be heard. */
+    void opened(Reference r);
+
+    void heard(Analysis a);
+
+    void sounds(Sounds s);
+
+    /** The template that the views show by now. */
+    void written(Template t);
+
+    /** Work that is to be kept. */
+    void changed(Document d);
+  }
+
+  Desk(Work hearing, Work saving, Ear ear, Notice notice, Follower follower) {
+    this.hearing = hearing;
+    this.saving = saving;
+    this.ear = ear;
+    this.notice = notice;
+    this.follower = follower;
+  }
+
+  /** Lays on the sound of a track that is still being heard. */
+  void put(Reference r) {
+    document = null;
+    analysis.set(null);
+    template.set(null);
+    corrections.set(Corrections.NONE);
+    follower.opened(r);
+    reference.set(r);
+  }
+
+  /** Lays on what was made of it. */
+  void put(Document d) {
+    document = d;
+    show();
+  }
+
+  /** Empty until a track has been heard. */
+  Optional<Document> document() {
+    return Optional.ofNullable(document);
+  }
+
+  /** Changes the corrections; the readings and a new template follow. */
+  public void correct(UnaryOperator<Corrections> change, String why) {
+    Document d = document;
+    if (d == null) {
+      return;
+    }
+    Corrections before = d.asked();
+    Corrections now = change.apply(before);
+    if (before.locked() && now.locked() && movesGround(before, now)) {
+      notice.say("The ground is locked. Unlock it to change tempo, bars or sections.");
+      return;
+    }
+    d.ask(c -> now);
+    hear(d, now, d.heard(), why);
+  }
+
+  /** Hears the track anew with the present ear; the corrections stay. */
+  public void hearAgain() {
+    if (document != null) {
+      hear(document, document.asked(), Optional.empty(), "Heard again");
+    }
+  }
+
+  private void hear(Document d, Corrections now, Optional<Analyzer.Heard> known, String why) {
+    hearing.start(
+        p -> ear.read(known, d.origin(), now, p),
+        a -> {
+          d.heard(a.heard());
+          corrected(d, now, a.analysis(), why);
+        },
+        e -> {
+          d.refused();
+          notice.failed("The correction", e, "Nothing was changed.");
+        });
+  }
+
+  private void corrected(Document d, Corrections now, Analysis a, String why) {
+    boolean kept = d.corrected(now, a, why);
+    if (d == document) {
+      changed();
+      notice.say(kept ? why : why + ". Your echo was made anew; undo brings the edited one back");
+    }
+  }
+
+  private static boolean movesGround(Corrections a, Corrections b) {
+    return !a.pulse().equals(b.pulse()) || !a.sections().equals(b.sections());
+  }
+
+  /** Applies an edit of the template. */
+  public void edit(Edits.Edited edit) {
+    if (document != null) {
+      document.edit(edit);
+      notice.say(edit.words());
+      changed();
+    }
+  }
+
+  /** Other sounds, or another mix. */
+  public void sound(Sounds other, String words) {
+    sound(other, words, "");
+  }
+
+  /** The same as a move of a gesture, which undo takes back as a whole. */
+  public void sound(Sounds other, String words, String gesture) {
+    if (document != null) {
+      document.sound(other, words, gesture);
+      notice.say(words);
+      changed();
+    }
+  }
+
+  public void undo() {
+    if (document != null) {
+      hearing.drop(); // a correction that is still being heard is taken back with it
+      document.undo().ifPresent(w -> changedBack("Undone: " + w));
+    }
+  }
+
+  public void redo() {
+    if (document != null) {
+      hearing.drop();
+      document.redo().ifPresent(w -> changedBack("Done again: " + w));
+    }
+  }
+
+  private void changedBack(String words) {
+    Corrections now = document.state().corrections();
+    if (!now.equals(corrections.get())) {
+      String fingerprint = document.origin().fingerprint();
+      saving.start(
+          p -> {
+            ear.keep(fingerprint, now);
+            return now;
+          },
+          c -> {},
+          e -> notice.failed("Keeping the correction", e, "It holds until the window closes."));
+    }
+    notice.say(words);
+    changed();
+  }
+
+  private void changed() {
+    follower.changed(document);
+    show();
+  }
+
+  private void show() {
+    Document.State s = document.state();
+    corrections.set(s.corrections());
+    if (analysis.get() != s.analysis()) {
+      analysis.set(s.analysis());
+      follower.heard(s.analysis());
+    }
+    follower.sounds(s.sounds());
+    template.set(s.template().orElse(null));
+    s.template().ifPresent(follower::written);
+  }
+
+  /** The exact template of what is heard now; null when there is none. */
+  public Template exact() {
+    return document == null ? null : document.state().exact().orElse(null);
+  }
+
+  /** What was done, in words, in order. */
+  public List<String> log() {
+    return document == null ? List.of() : document.log();
+  }
+
+  public ReadOnlyObjectProperty<Corrections> correctionsProperty() {
+    return corrections.getReadOnlyProperty();
+  }
+
+  /** Null before a reference is open. */
+  public ReadOnlyObjectProperty<Reference> referenceProperty() {
+    return reference.getReadOnlyProperty();
+  }
+
+  /** Null until the reference has been heard. */
+  public ReadOnlyObjectProperty<Analysis> analysisProperty() {
+    return analysis.getReadOnlyProperty();
+  }
+
+  /** Null when there is no beat to build on. */
+  public ReadOnlyObjectProperty<Template> templateProperty() {
+    return template.getReadOnlyProperty();
+  }
+
+  /** One line for the person; never null. */
+  public StringProperty messageProperty() {
+    return notice.property();
+  }
+
+  /** Tells the person something. */
+  public void say(String words) {
+    notice.say(words);
+  }
+}

@@ -1,0 +1,36 @@
+package looseecho.desktop.session;
+
+import java.util.List;
+
+/**
+ * Lanes of long work that show themselves. None knows of the others.
+ *
+ * @param opening opens tracks and projects; the newest counts
+ * @param hearing hears corrections; the newest counts
+ * @param reading reads what the person lays on a template, such as a groove
+ */
+public record Lanes(Work opening, Work hearing, Work reading, Work saving, Work exporting)
+    implements AutoCloseable {
+  Lanes() {
+    this(
+        Work.newest("opening"),
+        Work.newest("hearing"),
+        Work.newest("reading"),
+        Work.inOrder("saving"),
+        Work.inOrder("exporting"));
+  }
+
+  public List<Work> all() {
+    return List.of(opening, hearing, reading, saving, exporting);
+  }
+
+  /** True when nothing is at work. */
+  public boolean resting() {
+    return all().stream().noneMatch(w -> w.runningProperty().get());
+  }
+
+  @Override
+  public void close() {
+    all().forEach(Work::close);
+  }
+}

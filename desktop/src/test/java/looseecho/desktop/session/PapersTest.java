@@ -1,0 +1,102 @@
+package looseecho.desktop.session;
+
+import static looseecho.desktop.session.WorkTest.fx;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNull;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.CountDownLatch;
+import looseecho.desktop.ClickTrack;
+import looseecho.echo.Template;
+import looseecho.mix.Sounds;
+import looseecho.project.ProjectFile;
+import org.junit.jupiter.api.Test;
+
+/** Files are saved, exported and opened without one losing the other. */
+class PapersTest extends SessionFixture {
+  @Test
+  void anEditMadeWhileItIsSavedIsNotSaved() throws IOException {
+    begin();
+    opened(track("pier.wav", 12));
+    fx(() -> desk.edit(clap(3)));
+    Template written = desk.templateProperty().get();
+    CountDownLatch gate = busy(session.lanes().saving());
+    Path file = dir.resolve("pier.looseecho");
+    fx(
+        () -> {
+          papers.save(file, false);
+          desk.edit(clap(5));
+        });
+    gate.countDown();
+    settled();
+    assertTrue(papers.keeper().unsavedProperty().get(), "the later edit is not on the disk");
+    assertEquals(written, new ProjectFile().read(file).template());
+    fx(() -> papers.save(file, false));
+    settled();
+    assertFalse(papers.keeper().unsavedProperty().get());
+    assertEquals(desk.templateProperty().get(), new ProjectFile().read(file).template());
+  }
+
+  @Test
+  void savingAndExportingAtOnceBothCome() throws IOException {
+    begin();
+    opened(track("pier.wav", 12));
+    Path out = Files.createDirectory(dir.resolve("out"));
+    Path file = dir.resolve("pier.looseecho");
+    fx(
+        () -> {
+          papers.export(out);
+          papers.save(file, false);
+        });
+    settled();
+    assertTrue(Files.exists(file));
+    assertTrue(Files.exists(out.resolve("pier echo kick.wav")), "the stems are there");
+    fx(() -> papers.export(out));
+    settled();
+    fx(() -> papers.open(dir.resolve("not there.wav")));
+    says("not there.wav");
+    assertEquals("pier.wav", desk.referenceProperty().get().name());
+  }
+
+  @Test
+  void anotherFileWhereTheReferenceWasIsSaid() throws IOException {
+    begin();
+    Path pier = track("pier.wav", 12);
+    opened(pier);
+    Path file = dir.resolve("pier.looseecho");
+    fx(() -> papers.save(file, false));
+    settled();
+    ClickTrack.write(pier, 15);
+    fx(() -> papers.open(file));
+    says("Another file lies where the reference was");
+    Files.delete(pier);
+    fx(() -> papers.open(file));
+    says("neither where it was nor beside the project");
+    assertTrue(desk.templateProperty().get() != null, "the work stays on the desk");
+  }
+
+  @Test
+  void withoutATrackNothingIsDoneAndNothingBreaks() {
+    begin();
+    fx(
+        () -> {
+          desk.undo();
+          desk.redo();
+          desk.hearAgain();
+          desk.correct(c -> MINOR, "nothing to correct");
+          desk.sound(Sounds.plain(), "nothing to sound");
+          papers.export(dir);
+        });
+    assertEquals("There is nothing to export yet.", desk.messageProperty().get());
+    fx(() -> papers.save(dir.resolve("x.looseecho"), false));
+    assertEquals("There is nothing to save yet.", desk.messageProperty().get());
+    assertNull(desk.exact());
+    assertEquals(List.of(), desk.log());
+    assertFalse(session.playback().loopBars(4));
+  }
+}
