@@ -146,7 +146,7 @@ public final class KillBench {
 
   private static boolean whole(String way, Path dir, String said) throws IOException {
     try {
-      int written = Integer.parseInt(last(dir.resolve("tune.looseecho")).split(" ")[0]);
+      int written = Integer.parseInt(last(dir.resolve("tune.looseecho")).split(" ", -1)[0]);
       boolean project = way.equals("export") || written >= number(said);
       if (!way.equals("export") || !Files.isDirectory(dir.resolve("out"))) {
         return project;
@@ -164,7 +164,7 @@ public final class KillBench {
   }
 
   private static int number(String said) {
-    return said.matches("\\d+ \\d+") ? Integer.parseInt(said.split(" ")[0]) : 0;
+    return said.matches("\\d+ \\d+") ? Integer.parseInt(said.split(" ", -1)[0]) : 0;
   }
 
   /** From the edit that was kept last to the one that was made last. */
@@ -172,10 +172,10 @@ public final class KillBench {
     if (number(said) == 0) {
       return 0;
     }
-    long made = Long.parseLong(said.split(" ")[1]);
+    long made = Long.parseLong(said.split(" ", -1)[1]);
     List<Path> left = new Aside(dir).left();
     String kept = last(left.isEmpty() ? dir.resolve("tune.looseecho") : left.get(0));
-    return Math.max(0, (made - Long.parseLong(kept.split(" ")[1])) / 1000.0);
+    return Math.max(0, (made - Long.parseLong(kept.split(" ", -1)[1])) / 1000.0);
   }
 
   private static void delete(Path dir) throws IOException {
