@@ -25,17 +25,16 @@ final class PcmDecoder implements AudioReader.Decoder {
     byte[] bytes = new byte[BLOCK / frame * frame];
     ByteBuffer buffer = ByteBuffer.wrap(bytes);
     buffer.order(format.bigEndian() ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
-    float[] one = new float[format.channels()];
+    float[][] block = new float[format.channels()][bytes.length / frame];
     long left = format.length() < 0 ? Long.MAX_VALUE : format.length();
     try (GuardedStream in = GuardedStream.open(path, format.start(), progress)) {
       while (left >= frame) {
         int got = in.readNBytes(bytes, 0, (int) Math.min(bytes.length, left));
-        for (int f = 0; f + frame <= got; f += frame) {
-          for (int c = 0; c < one.length; c++) {
-            one[c] = sample(format, buffer, f + c * format.bytes());
-          }
-          sink.add(one, one.length);
+        int count = got / frame;
+        for (int c = 0; c < block.length; c++) {
+          decode(format, buffer, c * format.bytes(), block[c], count);
         }
+        sink.addAll(block, count);
         left -= got;
         progress.step("Reading", in.done());
         if (got < bytes.length) {
@@ -51,6 +50,28 @@ final class PcmDecoder implements AudioReader.Decoder {
       ByteBuffer first = ByteBuffer.allocate(1);
       file.read(first, 0);
       return first.get(0) == 'F' ? AiffHeader.read(file) : WavHeader.read(file);
+    }
+  }
+
+  /** Samples of one channel, the first at a byte; the usual kinds have a loop of their own. */
+  private static void decode(SoundFormat f, ByteBuffer b, int from, float[] out, int count) {
+    int frame = f.frame();
+    boolean signed = f.coding() == SoundFormat.Coding.SIGNED;
+    if (signed && f.bytes() == 2) {
+      for (int i = 0; i < count; i++) {
+        out[i] = b.getShort(from + i * frame) / 32768f;
+      }
+      return;
+    }
+    if (signed && f.bytes() == 3 && !f.bigEndian()) {
+      for (int i = 0, at = from; i < count; i++, at += frame) {
+        int low = (b.get(at) & 0xFF) << 8 | (b.get(at + 1) & 0xFF) << 16;
+        out[i] = (low | b.get(at + 2) << 24) / FULL_SCALE;
+      }
+      return;
+    }
+    for (int i = 0; i < count; i++) {
+      out[i] = sample(f, b, from + i * frame);
     }
   }
 

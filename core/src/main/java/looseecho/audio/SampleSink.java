@@ -63,6 +63,9 @@ public final class SampleSink {
   void expect(long samples) {
     if (samples > inMemory && samples <= (long) maxSeconds * sampleRate) {
       Spill.checkRoom(2 * samples * Float.BYTES);
+    } else if (samples > left.length && samples <= inMemory && length == 0) {
+      left = new float[(int) samples];
+      right = new float[(int) samples];
     }
   }
 
@@ -86,6 +89,30 @@ public final class SampleSink {
     right[held] = Float.isFinite(r) ? r : 0;
     held++;
     length++;
+  }
+
+  /** Adds so many samples of every channel. */
+  void addAll(float[][] channels, int count) {
+    if (channels.length <= 2 && held + count <= left.length) {
+      copy(channels[0], left, count);
+      copy(channels[channels.length - 1], right, count);
+      held += count;
+      length += count;
+      return;
+    }
+    float[] one = new float[channels.length];
+    for (int i = 0; i < count; i++) {
+      for (int c = 0; c < one.length; c++) {
+        one[c] = channels[c][i];
+      }
+      add(one, one.length);
+    }
+  }
+
+  private void copy(float[] from, float[] to, int count) {
+    for (int i = 0; i < count; i++) {
+      to[held + i] = Float.isFinite(from[i]) ? from[i] : 0;
+    }
   }
 
   private void makeRoom() {
@@ -164,7 +191,11 @@ public final class SampleSink {
         throw new NoRoomException(e);
       }
     }
-    return new Audio(Arrays.copyOfRange(left, a, b), Arrays.copyOfRange(right, a, b), sampleRate);
+    boolean whole = a == 0 && b == left.length;
+    return new Audio(
+        whole ? left : Arrays.copyOfRange(left, a, b),
+        whole ? right : Arrays.copyOfRange(right, a, b),
+        sampleRate);
   }
 
   /** Thrown when what does not fit into memory can't be put aside; the message is a sentence. */

@@ -1,7 +1,9 @@
 package looseecho.dsp;
 
 import java.util.OptionalDouble;
+import java.util.concurrent.CompletableFuture;
 import looseecho.audio.Audio;
+import looseecho.reading.Together;
 
 /**
  * Integrated loudness in LUFS: K-weighting, 400 ms blocks overlapping by three quarters, absolute
@@ -22,14 +24,12 @@ public final class Loudness {
     if (quarters < 4) {
       return OptionalDouble.empty();
     }
-    double[] energy = new double[quarters];
-    for (int c = 0; c < 2; c++) {
-      Biquad shelf = shelf(audio.sampleRate());
-      Biquad high = high(audio.sampleRate());
-      for (int i = 0; i < quarters * quarter; i++) {
-        double y = high.next(shelf.next(c == 0 ? audio.left(i) : audio.right(i)));
-        energy[i / quarter] += y * y / quarter;
-      }
+    CompletableFuture<double[]> right =
+        Together.beside(() -> energy(audio::right, audio.sampleRate(), quarters, quarter));
+    double[] energy = energy(audio::left, audio.sampleRate(), quarters, quarter);
+    double[] other = Together.joined(right);
+    for (int i = 0; i < quarters; i++) {
+      energy[i] += other[i];
     }
     double[] blocks = new double[quarters - 3];
     for (int i = 0; i < blocks.length; i++) {
@@ -45,6 +45,27 @@ public final class Loudness {
     return gated.isEmpty()
         ? gated
         : OptionalDouble.of(-0.691 + 10 * Math.log10(gated.getAsDouble()));
+  }
+
+  /** One side of the sound. */
+  private interface Side {
+    float at(int sample);
+  }
+
+  /** Mean square of the weighted side in each tenth of a second. */
+  private static double[] energy(Side side, int rate, int quarters, int quarter) {
+    Biquad shelf = shelf(rate);
+    Biquad high = high(rate);
+    double[] out = new double[quarters];
+    for (int k = 0; k < quarters; k++) {
+      double sum = 0;
+      for (int i = k * quarter; i < (k + 1) * quarter; i++) {
+        double y = high.next(shelf.next(side.at(i)));
+        sum += y * y;
+      }
+      out[k] = sum / quarter;
+    }
+    return out;
   }
 
   private static OptionalDouble meanAbove(double[] blocks, double gate) {

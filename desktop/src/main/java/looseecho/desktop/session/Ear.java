@@ -1,10 +1,12 @@
 package looseecho.desktop.session;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
 import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
@@ -18,6 +20,7 @@ import looseecho.project.CorrectionStore;
 import looseecho.project.Document;
 import looseecho.project.HeardStore;
 import looseecho.reading.Progress;
+import looseecho.reading.Together;
 
 /**
  * The slow side of a session: reads files, hears them and keeps the corrections. Works on the
@@ -60,17 +63,12 @@ final class Ear {
    */
   Heard open(Path path, String name, Optional<Known> known, Consumer<Reference> early, Progress p)
       throws IOException {
+    CompletableFuture<String> fingerprint = Together.beside(() -> fingerprint(path));
     AudioReader.Recording recording = new AudioReader().read(path, p);
     p.step("Measuring the loudness", 0);
     Audio audio = new Resampler().resample(recording.audio(), EchoRenderer.RATE);
-    Reference r =
-        new Reference(
-            name,
-            path,
-            audio,
-            new Peaks(audio),
-            LoudnessMatch.gain(audio),
-            CorrectionStore.fingerprint(path));
+    double gain = LoudnessMatch.gain(audio);
+    Reference r = new Reference(name, path, audio, new Peaks(audio), gain, known(fingerprint));
     early.accept(r);
     CorrectionStore.Stored stored =
         known
@@ -103,6 +101,22 @@ final class Ear {
     }
     remember(r.fingerprint(), c, a);
     return new Heard(r, Optional.of(heard), c, a, said(notes));
+  }
+
+  private static String fingerprint(Path path) {
+    try {
+      return CorrectionStore.fingerprint(path);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private static String known(CompletableFuture<String> fingerprint) throws IOException {
+    try {
+      return Together.joined(fingerprint);
+    } catch (UncheckedIOException e) {
+      throw e.getCause();
+    }
   }
 
   private static String said(List<String> notes) {
