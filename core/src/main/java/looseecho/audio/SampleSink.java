@@ -61,9 +61,12 @@ public final class SampleSink {
 
   /** Says how many samples will come, so that the room for them is looked for before. */
   void expect(long samples) {
-    if (samples > inMemory && samples <= (long) maxSeconds * sampleRate) {
+    if (samples > (long) maxSeconds * sampleRate) {
+      return;
+    }
+    if (samples > inMemory) {
       Spill.checkRoom(2 * samples * Float.BYTES);
-    } else if (samples > left.length && samples <= inMemory && length == 0) {
+    } else if (samples > left.length && length == 0) {
       left = new float[(int) samples];
       right = new float[(int) samples];
     }
