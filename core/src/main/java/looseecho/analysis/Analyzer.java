@@ -245,9 +245,13 @@ public final class Analyzer {
     Feel feel = Feel.NONE;
     List<Chord> chords = List.of();
     if (pulse.isPresent()) {
-      hits = HitMark.apply(wanted.hits(), hits(heard, pulse.get(), progress), pulse.get());
-      feel = Feel.of(hits, pulse.get());
-      chords = tonal ? new ChordFinder().find(heard.chroma, heard.bass, pulse.get()) : List.of();
+      Pulse beat = pulse.get();
+      CompletableFuture<List<Chord>> harmony =
+          Together.beside(
+              () -> tonal ? new ChordFinder().find(heard.chroma, heard.bass, beat) : List.of());
+      hits = HitMark.apply(wanted.hits(), hits(heard, beat, progress), beat);
+      feel = Feel.of(hits, beat);
+      chords = Together.joined(harmony);
       var material =
           new SectionFinder.Material(
               heard.mel,

@@ -3,6 +3,7 @@ package looseecho.form;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
 import looseecho.pulse.Pulse;
@@ -52,9 +53,14 @@ record BarFeatures(
       ends[b] = last ? Math.max(end, starts[b] + 0.05) : pulse.beats().get(bars.get(b + 1)).time();
       int beats = (last ? (int) Math.round(pulse.beatsAt(end)) : bars.get(b + 1)) - bars.get(b);
       lengths[b] = (double) Math.max(1, beats) / pulse.beatsPerBar();
-      rows[b] = row(m, starts[b], ends[b]);
-      levels[b] = level(m.mel(), starts[b], ends[b]);
     }
+    IntStream.range(0, n)
+        .parallel()
+        .forEach(
+            b -> {
+              rows[b] = row(m, starts[b], ends[b]);
+              levels[b] = level(m.mel(), starts[b], ends[b]);
+            });
     scale(rows);
     return new BarFeatures(starts, ends, lengths, rows, levels);
   }

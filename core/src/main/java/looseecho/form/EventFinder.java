@@ -85,15 +85,17 @@ final class EventFinder {
     int n = bars.starts().length;
     int[] kind = new int[n]; // 1: on two and four, 2: on three alone
     int per = pulse.stepsPerBeat();
-    for (int b = 0; b < n; b++) {
-      boolean[] on = new boolean[4];
-      for (Hit h : hits) {
-        Lane base = h.lane().base();
-        boolean snare = base == Lane.SNARE || base == Lane.CLAP;
-        if (snare && bars.at(h.time()) == b && (h.step() - 1) % per == 0 && h.step() <= 4 * per) {
-          on[(h.step() - 1) / per] = true;
-        }
+    boolean[][] beats = new boolean[n][4];
+    for (Hit h : hits) {
+      Lane base = h.lane().base();
+      boolean snare = base == Lane.SNARE || base == Lane.CLAP;
+      int b = snare && (h.step() - 1) % per == 0 && h.step() <= 4 * per ? bars.at(h.time()) : -1;
+      if (b >= 0) {
+        beats[b][(h.step() - 1) / per] = true;
       }
+    }
+    for (int b = 0; b < n; b++) {
+      boolean[] on = beats[b];
       kind[b] = on[1] && on[3] && !on[2] ? 1 : on[2] && !on[1] && !on[3] ? 2 : 0;
     }
     long back = java.util.Arrays.stream(kind).filter(k -> k == 1).count();

@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import looseecho.activity.MelSpectra;
+import looseecho.dsp.Quantile;
 import looseecho.pulse.Pulse;
 
 /**
@@ -120,31 +122,7 @@ final class SweepFinder {
     int n = pulse.beats().size() - 1;
     Curves c = new Curves(new double[n], new double[n], new double[n]);
     double[][] quartile = new double[n][MelSpectra.BANDS];
-    for (int k = 0; k < n; k++) {
-      int a = frame(mel, pulse.beats().get(k).time());
-      int b = Math.max(a + 1, frame(mel, pulse.beats().get(k + 1).time()));
-      double[] values = new double[b - a];
-      for (int band = 0; band < MelSpectra.BANDS; band++) {
-        for (int i = a; i < b; i++) {
-          values[i - a] = DB_PER_UNIT * mel.band(i, band);
-        }
-        Arrays.sort(values);
-        double v = values[values.length / 4];
-        quartile[k][band] = v;
-        if (band < LOW_BANDS) {
-          c.low()[k] += v / LOW_BANDS;
-        } else {
-          c.level()[k] += v / (MelSpectra.BANDS - LOW_BANDS);
-        }
-      }
-      for (int i = a; i < b; i++) {
-        values[i - a] = mel.decibels(i);
-      }
-      Arrays.sort(values);
-      if (values[values.length / 2] < AUDIBLE_DB) {
-        c.level()[k] = -60; // silence ends every line
-      }
-    }
+    IntStream.range(0, n).parallel().forEach(k -> beat(mel, pulse, k, c, quartile[k]));
     for (int band = LOW_BANDS; band < MelSpectra.BANDS; band++) {
       double[] column = new double[n];
       for (int k = 0; k < n; k++) {
@@ -157,6 +135,32 @@ final class SweepFinder {
       }
     }
     return c;
+  }
+
+  /** Fills in one beat. */
+  private static void beat(MelSpectra mel, Pulse pulse, int k, Curves c, double[] quartile) {
+    int a = frame(mel, pulse.beats().get(k).time());
+    int b = Math.max(a + 1, frame(mel, pulse.beats().get(k + 1).time()));
+    int count = b - a;
+    double[] values = new double[count];
+    for (int band = 0; band < MelSpectra.BANDS; band++) {
+      for (int i = a; i < b; i++) {
+        values[i - a] = DB_PER_UNIT * mel.band(i, band);
+      }
+      double v = Quantile.of(values, count, count / 4);
+      quartile[band] = v;
+      if (band < LOW_BANDS) {
+        c.low()[k] += v / LOW_BANDS;
+      } else {
+        c.level()[k] += v / (MelSpectra.BANDS - LOW_BANDS);
+      }
+    }
+    for (int i = a; i < b; i++) {
+      values[i - a] = mel.decibels(i);
+    }
+    if (Quantile.of(values, count, count / 2) < AUDIBLE_DB) {
+      c.level()[k] = -60; // silence ends every line
+    }
   }
 
   private static int frame(MelSpectra mel, double time) {

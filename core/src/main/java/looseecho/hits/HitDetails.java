@@ -1,7 +1,9 @@
 package looseecho.hits;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
 import looseecho.audio.Audio;
@@ -31,24 +33,26 @@ public final class HitDetails {
 
   /** The same hits in the same order with everything measured. */
   public List<Hit> complete(List<Hit> found) {
-    List<Hit> hits = new VoiceSorter(mel, pulse).sort(new StrikeMeter(audio).refine(found));
+    List<Hit> sorted = new VoiceSorter(mel, pulse).sort(new StrikeMeter(audio).refine(found));
+    Hit[] hits = sorted.toArray(new Hit[0]);
+    Arrays.stream(Lane.values())
+        .parallel()
+        .forEach(lane -> measure(sorted, lane, hits)); // each has its own places
+    return figures(List.of(hits));
+  }
+
+  private void measure(List<Hit> hits, Lane lane, Hit[] out) {
     Envelope envelope = new Envelope(mel);
-    for (Lane lane : Lane.values()) {
-      int[] at =
-          java.util.stream.IntStream.range(0, hits.size())
-              .filter(i -> hits.get(i).lane() == lane)
-              .toArray();
-      for (int k = 0; k < at.length; k++) {
-        double next = k + 1 < at.length ? hits.get(at[k + 1]).time() : Double.MAX_VALUE;
-        Hit h = hits.get(at[k]);
-        hits.set(at[k], h.withLength(1000 * length(envelope, h, next)));
-        if (next - h.time() < FLAM_SECONDS
-            && h.velocity() < FLAM_SOFTER * hits.get(at[k + 1]).velocity()) {
-          hits.set(at[k], hits.get(at[k]).withFigure(Hit.Figure.FLAM));
-        }
-      }
+    int[] at = IntStream.range(0, out.length).filter(i -> hits.get(i).lane() == lane).toArray();
+    for (int k = 0; k < at.length; k++) {
+      double next = k + 1 < at.length ? hits.get(at[k + 1]).time() : Double.MAX_VALUE;
+      Hit h = hits.get(at[k]);
+      boolean flam =
+          next - h.time() < FLAM_SECONDS
+              && h.velocity() < FLAM_SOFTER * hits.get(at[k + 1]).velocity();
+      Hit lasting = h.withLength(1000 * length(envelope, h, next));
+      out[at[k]] = flam ? lasting.withFigure(Hit.Figure.FLAM) : lasting;
     }
-    return figures(hits);
   }
 
   private List<Hit> figures(List<Hit> hits) {

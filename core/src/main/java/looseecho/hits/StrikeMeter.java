@@ -32,18 +32,19 @@ public final class StrikeMeter {
   /** The same hits with refined velocities, in the same order. */
   public List<Hit> refine(List<Hit> hits) {
     Hit[] out = hits.toArray(new Hit[0]);
-    for (Lane lane : Lane.HEARD) {
-      int[] at = IntStream.range(0, out.length).filter(i -> out[i].lane() == lane).toArray();
-      double[] times = Arrays.stream(at).mapToDouble(i -> out[i].time()).toArray();
-      double[] heard = Arrays.stream(at).mapToDouble(i -> out[i].velocity()).toArray();
-      double[] struck = velocities(lane, times, heard);
-      for (int k = 0; k < at.length; k++) {
-        Hit h = out[at[k]];
-        int velocity = (int) Math.round(Math.max(1, Math.min(127, struck[k])));
-        out[at[k]] = h.withVelocity(velocity);
-      }
-    }
+    Lane.HEARD.parallelStream().forEach(lane -> refine(hits, lane, out)); // each has its own places
     return List.of(out);
+  }
+
+  private void refine(List<Hit> hits, Lane lane, Hit[] out) {
+    int[] at = IntStream.range(0, out.length).filter(i -> hits.get(i).lane() == lane).toArray();
+    double[] times = Arrays.stream(at).mapToDouble(i -> hits.get(i).time()).toArray();
+    double[] heard = Arrays.stream(at).mapToDouble(i -> hits.get(i).velocity()).toArray();
+    double[] struck = velocities(lane, times, heard);
+    for (int k = 0; k < at.length; k++) {
+      int velocity = (int) Math.round(Math.max(1, Math.min(127, struck[k])));
+      out[at[k]] = hits.get(at[k]).withVelocity(velocity);
+    }
   }
 
   private double[] velocities(Lane lane, double[] times, double[] heard) {
