@@ -23,6 +23,7 @@ import looseecho.form.Form;
 import looseecho.form.Section;
 import looseecho.form.SectionFinder;
 import looseecho.hits.Feel;
+import looseecho.hits.GridFinder;
 import looseecho.hits.Hit;
 import looseecho.hits.HitDetails;
 import looseecho.hits.HitFinder;
@@ -251,6 +252,7 @@ public final class Analyzer {
               () -> tonal ? new ChordFinder().find(heard.chroma, heard.bass, beat) : List.of());
       hits = HitMark.apply(wanted.hits(), hits(heard, beat, progress), beat);
       feel = Feel.of(hits, beat);
+      hits = new GridFinder(beat, feel.swing()).place(hits);
       chords = Together.joined(harmony);
       var material =
           new SectionFinder.Material(

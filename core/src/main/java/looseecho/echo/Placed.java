@@ -10,9 +10,9 @@ public interface Placed {
   /** Late (positive) or early against it. */
   double offsetMs();
 
-  /** The sixteenth from 0 that it is nearest to, for counting and telling. */
+  /** The sixteenth from 0 that it lies on or behind, for counting and telling. */
   default int step() {
-    return Math.round(tick() / (float) Meter.STEP);
+    return tick() / Meter.STEP;
   }
 
   /** How it stands in order: by its place, then by how late it is. */

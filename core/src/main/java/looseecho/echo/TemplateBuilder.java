@@ -61,13 +61,9 @@ public final class TemplateBuilder {
       Analysis a, Pulse p, Section s, int firstBeat, int endBeat) {
     int ticks = (endBeat - firstBeat) * p.meter().value().ticksPerBeat();
     Map<Lane, List<Stroke>> drums = new EnumMap<>(Lane.class);
-    for (Hit h : a.hits()) {
-      int tick = tick(p, h.time(), firstBeat);
-      if (tick >= 0 && tick < ticks) {
-        drums
-            .computeIfAbsent(h.lane(), l -> new ArrayList<>())
-            .add(new Stroke(tick, offset(p, h.time(), firstBeat, tick), h.velocity()));
-      }
+    for (Lane lane : Lane.values()) {
+      List<Hit> own = a.hits().stream().filter(h -> h.lane() == lane).toList();
+      drums.put(lane, new StrokeWriter(p, firstBeat, ticks).write(own));
     }
     Map<Line, List<Tone>> lines = new EnumMap<>(Line.class);
     lines.put(Line.BASS, notes(p, a.tonality().bass(), firstBeat, ticks));

@@ -84,14 +84,14 @@ final class EventFinder {
     }
     int n = bars.starts().length;
     int[] kind = new int[n]; // 1: on two and four, 2: on three alone
-    int per = pulse.stepsPerBeat();
+    int per = pulse.meter().value().ticksPerBeat();
     boolean[][] beats = new boolean[n][4];
     for (Hit h : hits) {
       Lane base = h.lane().base();
       boolean snare = base == Lane.SNARE || base == Lane.CLAP;
-      int b = snare && (h.step() - 1) % per == 0 && h.step() <= 4 * per ? bars.at(h.time()) : -1;
+      int b = snare && h.tick() % per == 0 && h.tick() < 4 * per ? bars.at(h.time()) : -1;
       if (b >= 0) {
-        beats[b][(h.step() - 1) / per] = true;
+        beats[b][h.tick() / per] = true;
       }
     }
     for (int b = 0; b < n; b++) {

@@ -45,17 +45,21 @@ public record Feel(
     families = Map.copyOf(families);
   }
 
-  /** Reads the feel of some hits. In compound meters nothing is swung: the threes are written. */
-  public static Feel of(List<Hit> hits, Pulse pulse) {
+  /**
+   * Reads the feel of some hits; rolls and flams have one of their own and do not count. In
+   * compound meters nothing is swung: the threes are written.
+   */
+  public static Feel of(List<Hit> all, Pulse pulse) {
+    List<Hit> hits = all.stream().filter(h -> h.figure() == Hit.Figure.SINGLE).toList();
     if (pulse.meter().value().compound()) {
       return new Feel(Optional.empty(), Map.of(), Division.of(hits, pulse, Optional.empty()));
     }
-    Optional<Swing> all = Swing.of(hits, pulse);
+    Optional<Swing> swing = Swing.of(hits, pulse);
     Map<Family, Swing> families = new EnumMap<>(Family.class);
     for (Family f : Family.values()) {
       Swing.of(hits.stream().filter(h -> f.lanes().contains(h.lane().base())).toList(), pulse)
           .ifPresent(s -> families.put(f, s));
     }
-    return new Feel(all, families, Division.of(hits, pulse, all));
+    return new Feel(swing, families, Division.of(hits, pulse, swing));
   }
 }

@@ -30,6 +30,6 @@ public final class Fill {
     return h.bar() == bar
         && LANES.contains(h.lane())
         && typical.lanes().get(h.lane()).stream()
-            .anyMatch(s -> s.step() == h.step() && s.share() <= RARE);
+            .anyMatch(s -> s.tick() == h.tick() && s.share() <= RARE);
   }
 }

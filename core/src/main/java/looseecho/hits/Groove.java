@@ -78,7 +78,7 @@ public record Groove(
             (lane, slots) -> {
               boolean[] on = new boolean[steps];
               for (Slot slot : slots) {
-                if (slot.step() <= steps && slot.share() >= OFTEN) {
+                if (slot.onStep() && slot.step() <= steps && slot.share() >= OFTEN) {
                   on[slot.step() - 1] = true;
                   if (!MAIN.contains(lane)) {
                     infill.get(slot.step() - 1).add(lane);
@@ -144,7 +144,7 @@ public record Groove(
       boolean[] on = played.get(e.getKey());
       for (Slot slot : e.getValue()) {
         int s = slot.step() - 1;
-        if (s >= on.length || !on[s]) {
+        if (!slot.onStep() || s >= on.length || !on[s]) {
           continue;
         }
         boolean alone = true;

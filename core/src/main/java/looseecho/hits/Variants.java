@@ -37,7 +37,7 @@ public record Variants(List<Pattern> patterns, int cycle) {
     }
     for (Hit h : hits) {
       if (lanes.contains(h.lane()) && h.bar() >= first && h.bar() < end) {
-        bars.get(h.bar() - first).add(h.lane().ordinal() * 1000 + h.step());
+        bars.get(h.bar() - first).add(h.lane().ordinal() * 100_000 + h.tick());
       }
     }
     List<List<Integer>> groups = new ArrayList<>();

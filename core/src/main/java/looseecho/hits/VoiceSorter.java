@@ -152,7 +152,7 @@ final class VoiceSorter {
   private static double purity(List<Hit> hits, int[] at, int[] group) {
     java.util.Map<Integer, int[]> steps = new java.util.HashMap<>();
     for (int i = 0; i < at.length; i++) {
-      steps.computeIfAbsent(hits.get(at[i]).step(), s -> new int[2])[group[i]]++;
+      steps.computeIfAbsent(hits.get(at[i]).tick(), s -> new int[2])[group[i]]++;
     }
     int pure = steps.values().stream().mapToInt(n -> Math.max(n[0], n[1])).sum();
     return (double) pure / at.length;

@@ -90,14 +90,14 @@ public record BarRows(
 
   private static List<Mark> typical(TypicalBar typical, Lane lane) {
     return typical.lanes().getOrDefault(lane, List.of()).stream()
-        .map(s -> new Mark(s.step() - 1, s.offsetMs(), s.velocity(), s.share()))
+        .map(s -> new Mark(steps(s.tick()), s.offsetMs(), s.velocity(), s.share()))
         .toList();
   }
 
   private static List<Mark> heard(List<Hit> hits, Lane lane, int bar) {
     return hits.stream()
         .filter(h -> h.lane() == lane && h.bar() == bar)
-        .map(h -> new Mark(h.step() - 1, h.offsetMs(), h.velocity(), h.confidence()))
+        .map(h -> new Mark(steps(h.tick()), h.offsetMs(), h.velocity(), h.confidence()))
         .toList();
   }
 

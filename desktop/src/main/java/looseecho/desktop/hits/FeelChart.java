@@ -12,6 +12,7 @@ import looseecho.desktop.control.Glyphs;
 import looseecho.desktop.theme.Theme;
 import looseecho.hits.TypicalBar;
 import looseecho.hits.TypicalBar.Slot;
+import looseecho.pulse.Meter;
 
 /**
  * How early or late each lane is on each step of the typical bar: a lane per row, late below its
@@ -86,7 +87,7 @@ final class FeelChart extends ChartPane {
       if (s.step() > steps || s.share() < 0.25) {
         continue;
       }
-      double x = NAMES + (s.step() - 0.5) * step;
+      double x = NAMES + ((double) s.tick() / Meter.STEP + 0.5) * step;
       double at = y + s.offsetMs() * scale;
       g.setStroke(colour(Hue.HEARD, 0.3 + 0.7 * s.share()));
       g.setLineWidth(1.5);

@@ -53,9 +53,8 @@ final class HitCorrector implements StepChart.Editor {
     List<BarGrid.Bar> bars = bars(t);
     int first = typical() ? bars.get(0).number() : number(t);
     int last = typical() ? bars.get(bars.size() - 1).number() : first;
-    int step = Math.round(inBar / (float) Meter.STEP) + 1;
     return a.hits().stream()
-        .filter(h -> h.lane() == lane && h.step() == step)
+        .filter(h -> h.lane() == lane && 2 * Math.abs(h.tick() - inBar) < Meter.STEP)
         .filter(h -> h.bar() >= first && h.bar() <= last)
         .toList();
   }

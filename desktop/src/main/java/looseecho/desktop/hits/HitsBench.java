@@ -31,7 +31,6 @@ import looseecho.hits.Hit;
 import looseecho.hits.TypicalBar;
 import looseecho.project.PracticeLog;
 import looseecho.pulse.BarGrid;
-import looseecho.pulse.Meter;
 
 /**
  * Every heard hit against the step grid, to be heard alone, corrected and settled; how each drum
@@ -152,7 +151,7 @@ public final class HitsBench extends VBox {
         }
       }
     }
-    chart.place(h.lane(), (h.step() - 1) * Meter.STEP);
+    chart.place(h.lane(), h.tick());
     chart.requestFocus();
     playback.player().seek(Math.max(0, h.time() - 0.3));
     desk.messageProperty().set(HitCorrector.words(h));
