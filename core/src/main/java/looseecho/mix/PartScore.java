@@ -35,12 +35,13 @@ final class PartScore {
    * @param at sample of the song
    * @param length samples that it sounds for
    * @param lasting samples after which it is cut off
+   * @param shot of a drum; null for a note
    * @param note what is played; null for a drum
    */
-  private record Event(int at, int length, int lasting, double gain, Tone note, double seconds) {}
+  private record Event(
+      int at, int length, int lasting, double gain, float[] shot, Tone note, double seconds) {}
 
   private final Strip strip;
-  private final float[] shot; // of a drum; null for a line
   private final ToneSound tone;
   private final ToneSynth synth = new ToneSynth();
   private final List<Event> events = new ArrayList<>();
@@ -48,9 +49,8 @@ final class PartScore {
   private final int[] pushes;
   private final Map<Event, float[]> carried = new HashMap<>();
 
-  private PartScore(Strip strip, float[] shot, ToneSound tone, List<Event> all, int[] pushes) {
+  private PartScore(Strip strip, ToneSound tone, List<Event> all, int[] pushes) {
     this.strip = strip;
-    this.shot = shot;
     this.tone = tone;
     this.pushes = pushes;
     events.addAll(all);
@@ -68,27 +68,37 @@ final class PartScore {
     int[] pushes = strip.duckDb() > 0 ? times(t, strip.duckBy()) : new int[0];
     if (part.lane().isPresent()) {
       float[] shot = shots.get(part.lane().get());
-      return new PartScore(strip, shot, null, hits(t, part.lane().get(), strip, shot), pushes);
+      return new PartScore(strip, null, hits(t, part.lane().get(), strip, shot), pushes);
     }
     Line line = part.line().orElseThrow();
     ToneSound tone = sounds.tones().get(line);
-    return new PartScore(strip, null, tone, notes(t, line, strip, tone), pushes);
+    return new PartScore(strip, tone, notes(t, line, strip, tone), pushes);
   }
 
   private static List<Event> hits(Template t, Lane lane, Strip strip, float[] shot) {
     List<Event> out = new ArrayList<>();
+    StruckShots struck = new StruckShots(shot, RATE);
     for (int s = 0; s < t.sections().size(); s++) {
       for (Stroke h : t.sections().get(s).hits(lane)) {
         double gain = strip.gain() * gain(h.velocity());
         int lasting = lasting(t, s, h);
         for (Ornament.Blow k : h.manner().ornament().blows(h.manner().flamMs())) {
           int at = at(t.time(s, h.tick() + k.ticks(), h.offsetMs() + k.ms()));
-          int length = (int) Math.min(shot.length, (long) lasting + CUT);
-          out.add(new Event(at, length, lasting, gain * k.loudness(), null, 0));
+          out.add(event(at, lasting, gain * k.loudness(), h.manner().reversed(), struck.of(h)));
         }
       }
     }
     return out;
+  }
+
+  /** A stroke; one that is turned round ends where it is written, its front cut off. */
+  private static Event event(int at, int lasting, double gain, boolean reversed, float[] shot) {
+    int length = (int) Math.min(shot.length, (long) lasting + CUT);
+    if (!reversed) {
+      return new Event(at, length, lasting, gain, shot, null, 0);
+    }
+    float[] end = Arrays.copyOfRange(shot, shot.length - length, shot.length);
+    return new Event(at - length, length, length, gain, end, null, 0);
   }
 
   private static List<Event> notes(Template t, Line line, Strip strip, ToneSound tone) {
@@ -99,7 +109,7 @@ final class PartScore {
         double end = t.time(s, n.end(), n.offsetMs());
         double seconds = Math.max(SHORTEST_SECONDS, end - start);
         int length = ToneSynth.length(tone, seconds, RATE);
-        out.add(new Event(at(start), length, length, strip.gain(), n, seconds));
+        out.add(new Event(at(start), length, length, strip.gain(), null, n, seconds));
       }
     }
     return out;
@@ -158,8 +168,8 @@ final class PartScore {
   }
 
   private float[] sound(Event e) {
-    if (shot != null) {
-      return shot;
+    if (e.shot() != null) {
+      return e.shot();
     }
     Tone n = e.note();
     return carried.computeIfAbsent(
