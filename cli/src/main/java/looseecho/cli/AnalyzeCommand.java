@@ -181,7 +181,7 @@ final class AnalyzeCommand implements Callable<Integer> {
         "%s: %s, %s, %d sections, %d hits, %d bass notes",
         name,
         pulse,
-        a.tonality().tonal() ? a.tonality().key().value().words() : "no key",
+        a.tonality().keyWords(),
         a.form().sections().size(),
         a.hits().size(),
         a.tonality().bass().size());

@@ -36,6 +36,7 @@ import looseecho.notes.Key;
 import looseecho.notes.KeyFinder;
 import looseecho.notes.LineFinder;
 import looseecho.notes.Note;
+import looseecho.notes.TonalContent;
 import looseecho.notes.Tonality;
 import looseecho.pulse.Pulse;
 import looseecho.pulse.PulseFinder;
@@ -237,7 +238,10 @@ public final class Analyzer {
     } else if (pulse.isEmpty()) {
       notes.add("No beat could be found. Open a longer piece, or one with a clearer pulse.");
     }
-    boolean tonal = heard.chroma.isTonal(heard.start, heard.end);
+    TonalContent content =
+        TonalContent.of(heard.chroma, heard.bass, heard.riff, heard.start, heard.end);
+    boolean tonal = content != TonalContent.NONE;
+    boolean chordal = content == TonalContent.KEY;
     if (!tonal && wanted.key().isEmpty()) {
       notes.add("No key was heard. Set one if you want to write notes.");
     }
@@ -249,7 +253,7 @@ public final class Analyzer {
       Pulse beat = pulse.get();
       CompletableFuture<List<Chord>> harmony =
           Together.beside(
-              () -> tonal ? new ChordFinder().find(heard.chroma, heard.bass, beat) : List.of());
+              () -> chordal ? new ChordFinder().find(heard.chroma, heard.bass, beat) : List.of());
       hits = HitMark.apply(wanted.hits(), hits(heard, beat, progress), beat);
       feel = Feel.of(hits, beat);
       hits = new GridFinder(beat, feel.swing()).place(hits);
@@ -266,7 +270,7 @@ public final class Analyzer {
               wanted.sections());
       form = new SectionFinder().find(material, progress);
     }
-    Reading<Key> key = whole(heard, chords, tonal);
+    Reading<Key> key = whole(heard, chords, content);
     Reading<Key> settled = wanted.key().map(key::corrected).orElse(key);
     List<Reading<Key>> sectionKeys = new ArrayList<>();
     for (Section s : form.sections()) {
@@ -283,7 +287,7 @@ public final class Analyzer {
         hits,
         feel,
         new Tonality(
-            tonal || wanted.key().isPresent(),
+            wanted.key().isPresent() ? TonalContent.KEY : content,
             settled,
             sectionKeys,
             heard.chroma.tuningCents(),
@@ -307,12 +311,31 @@ public final class Analyzer {
   }
 
   /** The key of the whole; where none is heard, one that stands in for it with no confidence. */
-  private static Reading<Key> whole(Heard heard, List<Chord> chords, boolean tonal) {
+  private static Reading<Key> whole(Heard heard, List<Chord> chords, TonalContent content) {
     Reading<Key> key = key(heard, chords, heard.start, heard.end);
-    return tonal
-        ? key
-        : new Reading<>(
-            key.value(), 0, "nothing keeps to a few notes", key.alternatives(), key.settledBy());
+    return switch (content) {
+      case KEY -> key;
+      case HOME -> homeOnly(heard, key);
+      case NONE -> standIn(key.value(), key.alternatives(), "nothing keeps to a few notes", key);
+    };
+  }
+
+  private static Reading<Key> standIn(
+      Key value, List<Reading.Alternative<Key>> others, String why, Reading<Key> of) {
+    return new Reading<>(value, 0, why, others, of.settledBy());
+  }
+
+  /** Minor stands in, for most of what is made so is; major on the same note is as likely. */
+  private static Reading<Key> homeOnly(Heard heard, Reading<Key> key) {
+    double[] rests = new double[12];
+    heard.bass.forEach(n -> rests[n.pitch() % 12] += n.end() - n.start());
+    int home = 0;
+    for (int c = 1; c < 12; c++) {
+      home = rests[c] > rests[home] ? c : home;
+    }
+    Reading.Alternative<Key> major =
+        new Reading.Alternative<>(new Key(home, false), 0, "the same home note");
+    return standIn(new Key(home, true), List.of(major), "one bass note and no third over it", key);
   }
 
   private static Reading<Key> key(Heard heard, List<Chord> chords, double from, double to) {

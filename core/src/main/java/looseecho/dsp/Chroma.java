@@ -201,6 +201,11 @@ public final class Chroma {
     return evenness < EVEN && strong >= 3;
   }
 
+  /** How many frames a span of time has. */
+  public double framesIn(double from, double to) {
+    return (to - from) / hopSeconds;
+  }
+
   /**
    * Sum over a span of time of the chroma above (first twelve, C first) and below 260 Hz (next
    * twelve).

@@ -17,6 +17,7 @@ import looseecho.hits.Feel;
 import looseecho.notes.Chord;
 import looseecho.notes.Key;
 import looseecho.notes.Note;
+import looseecho.notes.TonalContent;
 import looseecho.notes.Tonality;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Pulse;
@@ -74,6 +75,9 @@ public final class JamsWriter {
       observe(events, e.start(), e.end() - e.start(), JSON.textNode(e.words()), e.confidence());
     }
     ArrayNode chords = annotation(annotations, "chord", "chords", a.duration());
+    if (a.tonality().chords().isEmpty()) {
+      observe(chords, 0, a.duration(), JSON.textNode("N"), 1);
+    }
     for (Chord c : a.tonality().chords()) {
       observe(chords, c.start(), c.end() - c.start(), JSON.textNode(c.label()), c.confidence());
     }
@@ -133,7 +137,7 @@ public final class JamsWriter {
   private static void sectionKeys(Analysis a, ArrayNode annotations) {
     List<Section> sections = a.form().sections();
     List<Reading<Key>> keys = a.tonality().sectionKeys();
-    if (keys.size() != sections.size() || !a.tonality().tonal()) {
+    if (keys.size() != sections.size() || a.tonality().content() != TonalContent.KEY) {
       return;
     }
     ArrayNode data = annotation(annotations, "key_mode", "key per section", a.duration());
@@ -150,6 +154,11 @@ public final class JamsWriter {
     Reading<Key> key = tonality.key();
     if (!tonality.tonal()) {
       observe(data, 0, duration, JSON.textNode("N"), 1 - key.confidence());
+      return;
+    }
+    if (tonality.content() == TonalContent.HOME) {
+      String home = Key.NAMES.get(key.value().tonic()); // the note alone: no third is heard
+      observe(data, 0, duration, JSON.textNode(home), 1 - key.confidence());
       return;
     }
     observe(data, 0, duration, JSON.textNode(key.value().label()), key.confidence());

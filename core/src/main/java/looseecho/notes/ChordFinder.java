@@ -27,6 +27,9 @@ public final class ChordFinder {
   private static final double NO_CHORD = 0.45; // similarity below which nothing is claimed
   private static final double BASS_ROOT = 0.35;
 
+  /** The bass's fifth partial is a major third that nobody plays: so much of its low strength. */
+  private static final double FIFTH_PARTIAL = 0.25;
+
   /** Notes above the bass fainter than this share of the song's usual ones are no chord. */
   private static final double FAINT = 0.26;
 
@@ -82,6 +85,12 @@ public final class ChordFinder {
     double[] all = new double[12];
     for (int p = 0; p < 12; p++) {
       all[p] = c[p] + 0.5 * c[12 + p];
+    }
+    for (int p = 0; p < 12; p++) {
+      int third = (p + 4) % 12;
+      all[third] = Math.max(0, all[third] - FIFTH_PARTIAL * rests[p] * c[12 + p]);
+    }
+    for (int p = 0; p < 12; p++) {
       norm += all[p] * all[p];
     }
     for (int root = 0; root < 12; root++) {

@@ -6,7 +6,8 @@ import looseecho.reading.Reading;
 /**
  * The tonal half of what was heard.
  *
- * @param tonal false when no key is heard; then {@code key} only stands in for one
+ * @param content how much harmony there is; below {@link TonalContent#KEY} the key only stands in
+ *     for one
  * @param key with the other keys it may be
  * @param sectionKeys keys of the sections, in their order; empty where there are none
  * @param tuningCents how far the recording lies above 440 Hz
@@ -15,7 +16,7 @@ import looseecho.reading.Reading;
  * @param figures what the riff repeats
  */
 public record Tonality(
-    boolean tonal,
+    TonalContent content,
     Reading<Key> key,
     List<Reading<Key>> sectionKeys,
     double tuningCents,
@@ -29,6 +30,20 @@ public record Tonality(
     bass = List.copyOf(bass);
     riff = List.copyOf(riff);
     figures = List.copyOf(figures);
+  }
+
+  /** False when no key is heard. */
+  public boolean tonal() {
+    return content != TonalContent.NONE;
+  }
+
+  /** The key as far as it is heard: "D minor", "E, no third heard", "no key". */
+  public String keyWords() {
+    return switch (content) {
+      case NONE -> "no key";
+      case HOME -> key.value().spelled(key.value().tonic()) + ", no third heard";
+      case KEY -> key.value().words();
+    };
   }
 
   /** The chord at a second; null where none is known. */

@@ -80,7 +80,7 @@ class ExchangeTest {
             List.of());
     Tonality tones =
         new Tonality(
-            true,
+            looseecho.notes.TonalContent.KEY,
             Reading.measured(new Key(1, true), 0.8, ""),
             List.of(Reading.measured(new Key(4, false), 0.6, "")),
             12.5,

@@ -118,7 +118,7 @@ class MixTest {
     Audio audio = new Audio(both, both.clone(), RATE);
     Tonality heard =
         new Tonality(
-            true,
+            looseecho.notes.TonalContent.KEY,
             Reading.measured(new Key(0, true), 1, ""),
             List.of(),
             0,

@@ -16,8 +16,6 @@ import looseecho.desktop.theme.Theme;
 import looseecho.echo.Words;
 import looseecho.hits.Feel;
 import looseecho.hits.Swing;
-import looseecho.notes.Key;
-import looseecho.notes.Tonality;
 import looseecho.pulse.Meter;
 import looseecho.pulse.Pulse;
 import looseecho.pulse.PulseFinder.Wanted;
@@ -52,11 +50,8 @@ public final class GroundLedger extends VBox {
     getChildren()
         .addAll(
             rule(),
-            ReadingRow.of(
-                "Key",
-                a.tonality().key(),
-                k -> heard(a.tonality(), k),
-                k -> desk.correct(c -> c.withKey(k), "Key set to " + k.words())));
+            new KeyRow(
+                a.tonality(), k -> desk.correct(c -> c.withKey(k), "Key set to " + k.words())));
     Label tuning =
         new Label(String.format(Locale.ROOT, "Tuning %+.0f cents", a.tonality().tuningCents()));
     tuning.getStyleClass().add(Theme.SMALL);
@@ -76,10 +71,6 @@ public final class GroundLedger extends VBox {
     none.setId("reading-tempo");
     none.getStyleClass().add(Theme.BIG_NUMBER);
     getChildren().addAll(ReadingRow.heading("Tempo"), none, small("no beat stands out"));
-  }
-
-  private static String heard(Tonality t, Key key) {
-    return !t.tonal() && key.equals(t.key().value()) ? "none heard" : key.words();
   }
 
   private void pulse(Analysis a, Pulse p) {

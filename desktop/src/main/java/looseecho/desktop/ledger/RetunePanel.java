@@ -13,14 +13,13 @@ import looseecho.echo.Retune;
 import looseecho.echo.Template;
 import looseecho.echo.Words;
 import looseecho.notes.Key;
-import looseecho.notes.Scale;
 
 /** Tempo and key of the new beat, with the arithmetic. */
 final class RetunePanel extends VBox {
   private final Desk desk;
   private final TextField tempo = new TextField();
   private final CheckBox proportion = new CheckBox("timing in proportion");
-  private final ComboBox<String> key = new ComboBox<>();
+  private final ComboBox<String> key = KeyRow.chooser("echo-key");
   private final Label values = new Label();
   private boolean filling;
 
@@ -32,13 +31,6 @@ final class RetunePanel extends VBox {
     tempo.setOnAction(e -> tempo());
     proportion.setId("in-proportion");
     proportion.setSelected(true);
-    key.setId("echo-key");
-    for (Scale scale : Scale.ofKeys()) {
-      for (int tonic = 0; tonic < 12; tonic++) {
-        key.getItems().add(new Key(tonic, scale).words());
-      }
-    }
-    key.setVisibleRowCount(12);
     key.setOnAction(e -> key());
     values.getStyleClass().add(Theme.SMALL);
     values.setId("note-values");

@@ -45,7 +45,7 @@ class BarRowsTest {
         new Form(List.of(new Section("A", "verse", 0, 8, 4, 1, Change.NONE)), List.of(), List.of());
     Tonality tones =
         new Tonality(
-            true,
+            looseecho.notes.TonalContent.KEY,
             Reading.measured(new Key(0, true), 1, ""),
             List.of(),
             0,
