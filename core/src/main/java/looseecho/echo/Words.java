@@ -50,6 +50,26 @@ public final class Words {
     return number + (number.equals("1") ? " bar" : " bars");
   }
 
+  /** "each", "every second", "every 5th". */
+  public static String nth(int n) {
+    return switch (n) {
+      case 1 -> "each";
+      case 2 -> "every second";
+      case 3 -> "every third";
+      case 4 -> "every fourth";
+      default -> "every " + n + "th";
+    };
+  }
+
+  /** "1 semitone", "2 semitones", "0.25 semitones". */
+  public static String semitones(double n) {
+    String number =
+        n == Math.rint(n)
+            ? String.valueOf(Math.round(n))
+            : String.format(Locale.ROOT, "%.2f", n).replaceAll("0$", "");
+    return number + (n == 1 ? " semitone" : " semitones");
+  }
+
   /** "124 BPM", "123.97 BPM". */
   public static String bpm(double bpm) {
     boolean whole = Math.abs(bpm - Math.rint(bpm)) < 0.005;

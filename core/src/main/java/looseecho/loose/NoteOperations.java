@@ -1,18 +1,22 @@
 package looseecho.loose;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.TreeMap;
+import looseecho.activity.Lane;
 import looseecho.echo.Edits;
+import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.Tone;
 import looseecho.echo.Turn;
 import looseecho.notes.Key;
 import looseecho.notes.Line;
 import looseecho.pulse.BarGrid;
+import looseecho.pulse.Grid;
 import looseecho.pulse.Meter;
 
 /** Other notes on the old rhythm. */
@@ -46,6 +50,18 @@ final class NoteOperations {
               45,
               "key, rhythm, and the bass under its chord",
               NoteOperations::reharmonise),
+          new Operation(
+              "let the bass follow the kick",
+              Aspect.NOTES,
+              25,
+              "its notes and their order",
+              NoteOperations::followKick),
+          new Operation(
+              "let the bass bounce off the kick",
+              Aspect.NOTES,
+              25,
+              "its notes and their order; beat one stays",
+              NoteOperations::bounceOffKick),
           new Operation(
               "lift the last bass notes of the bar",
               Aspect.NOTES,
@@ -117,6 +133,48 @@ final class NoteOperations {
       out = Edits.line(out, section, line, moved, "").template();
     }
     return TimingOperations.changed(t, out);
+  }
+
+  /** Every bass note goes to the kick nearest to it, where one is within an eighth. */
+  private static Optional<Template> followKick(Template t, int section, SplittableRandom r) {
+    List<Stroke> kicks = t.sections().get(section).hits(Lane.KICK);
+    List<Tone> out = new ArrayList<>();
+    for (Tone n : t.sections().get(section).notes(Line.BASS)) {
+      Optional<Stroke> near =
+          kicks.stream()
+              .min(Comparator.comparingInt(k -> Math.abs(k.tick() - n.tick())))
+              .filter(k -> Math.abs(k.tick() - n.tick()) <= Grid.EIGHTH.ticks());
+      out.add(near.map(k -> n.at(k.tick(), k.offsetMs())).orElse(n));
+    }
+    return with(t, section, Line.BASS, oneByOne(out));
+  }
+
+  /** A bass note that falls with a kick comes an eighth later; beat one of the bar stays. */
+  private static Optional<Template> bounceOffKick(Template t, int section, SplittableRandom r) {
+    BarGrid grid = t.grid(section);
+    List<Stroke> kicks = t.sections().get(section).hits(Lane.KICK);
+    List<Tone> out = new ArrayList<>();
+    for (Tone n : t.sections().get(section).notes(Line.BASS)) {
+      int later = n.tick() + Grid.EIGHTH.ticks();
+      boolean with = kicks.stream().anyMatch(k -> Math.abs(k.tick() - n.tick()) < Meter.STEP / 2);
+      boolean free = kicks.stream().noneMatch(k -> Math.abs(k.tick() - later) < Meter.STEP / 2);
+      boolean moves = with && free && grid.inBar(n.tick()) != 0 && later < grid.ticks();
+      out.add(moves ? n.at(later, n.offsetMs()) : n);
+    }
+    return with(t, section, Line.BASS, oneByOne(out));
+  }
+
+  /** A single line: of notes on one place the last stays, and each ends where the next begins. */
+  private static List<Tone> oneByOne(List<Tone> notes) {
+    TreeMap<Integer, Tone> places = new TreeMap<>();
+    notes.forEach(n -> places.put(n.tick(), n));
+    List<Tone> out = new ArrayList<>();
+    for (Tone n : places.values()) {
+      Integer next = places.higherKey(n.tick());
+      int most = next == null ? n.lengthTicks() : next - n.tick();
+      out.add(n.lasting(Math.min(n.lengthTicks(), most)));
+    }
+    return out;
   }
 
   private static Optional<Template> liftBass(Template t, int section, SplittableRandom r) {

@@ -3,10 +3,12 @@ package looseecho.loose;
 import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
+import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.mix.Sounds;
+import looseecho.notes.Key;
 import looseecho.notes.Line;
 import looseecho.synth.DrumSound;
 import looseecho.synth.ToneSound;
@@ -14,6 +16,7 @@ import looseecho.synth.ToneSound;
 /** Other sounds for the same hits and notes. One-shots of the person's own are left alone. */
 final class SoundOperations {
   private static final int STRONG = 50;
+  private static final double FURTHEST = 2; // semitones that a snare or tom is tuned by
   private static final double DOTTED_EIGHTH = 0.75;
 
   /**
@@ -25,14 +28,14 @@ final class SoundOperations {
   record Op(String name, Part of, int least, String kept, Work work) {
     /** Changes the sounds; the same random numbers give the same change. */
     interface Work {
-      Sounds apply(Sounds s, SplittableRandom r);
+      Sounds apply(Sounds s, Key key, SplittableRandom r);
     }
 
     /** The other sounds; empty where the part does not play or has a sample of its own. */
     Optional<Sounds> apply(Sounds s, Template t, SplittableRandom r) {
       boolean own = of != null && of.lane().map(s.samples()::containsKey).orElse(false);
       boolean absent = of != null && !Part.of(t).contains(of);
-      Sounds out = own || absent ? s : work.apply(s, r);
+      Sounds out = own || absent ? s : work.apply(s, t.key(), r);
       return out.equals(s) ? Optional.empty() : Optional.of(out);
     }
   }
@@ -41,24 +44,26 @@ final class SoundOperations {
 
   static final List<Op> ALL =
       List.of(
-          drum("tune the kick", Lane.KICK, "its length and place", (d, r) -> tuned(d, r, 4)),
-          drum("kick of another length", Lane.KICK, "its pitch", SoundOperations::lasting),
+          drum("kick of another length", Lane.KICK, "its pitch", (d, k, r) -> lasting(d, r)),
           drum(
               "another snare",
               Lane.SNARE,
-              "its loudness and room",
-              (d, r) -> lasting(tuned(d, r, 4), r)),
-          drum("clap of another width", Lane.CLAP, "its loudness", SoundOperations::coloured),
+              "its loudness, room and key",
+              (d, k, r) -> lasting(inKey(d, k, r), r)),
+          drum("tom in the key", Lane.TOM, "its length", SoundOperations::inKey),
+          drum("low tom in the key", Lane.TOM_LOW, "its length", SoundOperations::inKey),
+          drum("high tom in the key", Lane.TOM_HIGH, "its length", SoundOperations::inKey),
+          drum("clap of another width", Lane.CLAP, "its loudness", (d, k, r) -> coloured(d, r)),
           drum(
               "hats of another metal",
               Lane.HAT_CLOSED,
               "their loudness and place",
-              (d, r) -> lasting(coloured(d, r), r)),
+              (d, k, r) -> lasting(coloured(d, r), r)),
           drum(
               "percussion of another size",
               Lane.PERCUSSION,
               "its place",
-              (d, r) -> lasting(tuned(d, r, 6), r)),
+              (d, k, r) -> lasting(tuned(d, r, 6), r)),
           tone(
               "bass between round and sharp",
               Line.BASS,
@@ -92,7 +97,7 @@ final class SoundOperations {
               Part.of(Line.RIFF),
               1,
               "its notes and sound",
-              (s, r) -> {
+              (s, k, r) -> {
                 var strip = s.strip(Part.of(Line.RIFF));
                 double send = clamp(strip.delay() + between(r, 0.2, 0.4), 0, 1);
                 return s.with(Part.of(Line.RIFF), strip.sends(strip.room(), send))
@@ -103,16 +108,16 @@ final class SoundOperations {
               null,
               STRONG,
               "the balance of the drums",
-              (s, r) -> s.driven(clamp(s.drumDrive() + between(r, 0.5, 1.5), 0, 5))),
+              (s, k, r) -> s.driven(clamp(s.drumDrive() + between(r, 0.5, 1.5), 0, 5))),
           new Op(
               "a bed of noise under it",
               null,
               STRONG,
               "everything else",
-              (s, r) -> s.bed().audible() ? s : s.with(s.bed().level(between(r, -42, -34)))));
+              (s, k, r) -> s.bed().audible() ? s : s.with(s.bed().level(between(r, -42, -34)))));
 
   private interface DrumChange {
-    DrumSound of(DrumSound d, SplittableRandom r);
+    DrumSound of(DrumSound d, Key key, SplittableRandom r);
   }
 
   private interface ToneChange {
@@ -121,7 +126,11 @@ final class SoundOperations {
 
   private static Op drum(String name, Lane lane, String kept, DrumChange change) {
     return new Op(
-        name, Part.of(lane), 1, kept, (s, r) -> s.with(lane, change.of(s.drums().get(lane), r)));
+        name,
+        Part.of(lane),
+        1,
+        kept,
+        (s, k, r) -> s.with(lane, change.of(s.drums().get(lane), k, r)));
   }
 
   private static Op tone(String name, Line line, int least, String kept, ToneChange change) {
@@ -130,12 +139,26 @@ final class SoundOperations {
         Part.of(line),
         least,
         kept,
-        (s, r) -> s.with(line, change.of(s.tones().get(line), r)));
+        (s, k, r) -> s.with(line, change.of(s.tones().get(line), r)));
   }
 
   private static DrumSound tuned(DrumSound d, SplittableRandom r, int semitones) {
     int by = (1 + r.nextInt(semitones)) * (r.nextBoolean() ? 1 : -1);
     return d.toneHz() > 0 ? d.tuned(d.toneHz() * Math.pow(2, by / 12.0)) : d;
+  }
+
+  /** To a note of the key within two semitones (common practice: further it is another drum). */
+  private static DrumSound inKey(DrumSound d, Key key, SplittableRandom r) {
+    double now = 69 + 12 * Math.log(d.toneHz() / 440) / Math.log(2);
+    List<Integer> near =
+        IntStream.rangeClosed((int) Math.ceil(now - FURTHEST), (int) Math.floor(now + FURTHEST))
+            .filter(key::has)
+            .filter(p -> Math.abs(p - now) > 0.2)
+            .boxed()
+            .toList();
+    return near.isEmpty()
+        ? d
+        : d.tuned(440 * Math.pow(2, (near.get(r.nextInt(near.size())) - 69) / 12.0));
   }
 
   private static DrumSound lasting(DrumSound d, SplittableRandom r) {
