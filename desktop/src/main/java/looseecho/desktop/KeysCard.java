@@ -30,7 +30,7 @@ final class KeysCard {
     {"Shift+arrows, Alt+← →", "louder, softer, earlier, later; cut it shorter, let it ring"},
     {"Delete, Alt+↑ ↓ on heard hits", "take out, give to the next drum"},
     {"D, Y", "next doubtful hit, keep it"},
-    {"A, Q, B", "drum alone, pull its echo to the grid, tap it in"},
+    {"A, Q, B", "drum alone, pull its echo to the grid (Shift: more feel), tap it in"},
     {", .  Enter Delete on the notes", "pick the one before or after, add one, take out"},
     {"arrows on the notes", "move by step and degree; Shift: length, loudness; Alt: semitone"},
     {"L, H, A", "next line, hear the picked note, the line alone"},
@@ -38,7 +38,9 @@ final class KeysCard {
       "R, E, X, Alt+← →, + −, I, M, A on the arrangement",
       "repeat, empty, take out, move, a beat more or less, part in or out, off, alone"
     },
-    {"V, C", "flam or roll on the step; bar to the next"},
+    {"L, Shift+L", "finer or coarser lines for the part on the echo's steps"},
+    {"V, U, P, Y, W", "the echo's stroke: flam or roll, wider, a semitone up, how, backwards"},
+    {"B, C", "mark from where Write works; bar to the next"},
     {"N", "day or night"},
     {"F1, F2", "this card, the sums"},
   };

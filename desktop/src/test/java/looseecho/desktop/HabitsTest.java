@@ -64,6 +64,7 @@ class HabitsTest extends WindowTest {
   void aSliderKeepsTheFocusWhileItIsMovedByKeys() {
     ready();
     go("#step-echo");
+    go("#ledger-part");
     Slider level = robot.lookup("#sound-level").queryAs(Slider.class);
     double before = level.getValue();
     robot.interact(level::requestFocus);

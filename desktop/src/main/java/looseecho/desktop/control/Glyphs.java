@@ -12,6 +12,21 @@ public final class Glyphs {
 
   /** Outline of the lane's glyph as an SVG path in a box of -1..1. */
   private static String path(Lane lane) {
+    return switch (lane) {
+      case SNARE_2 -> "M0.08 -1 L0.6 -1 L-0.08 1 L-0.6 1 Z"; // leaning bar
+      case CLAP_2 ->
+          "M-0.3 -1 L0.15 -1 L-0.4 1 L-0.85 1 Z M0.4 -1 L0.85 -1 L0.3 1 L-0.15 1 Z"; // leaning pair
+      case TOM_LOW -> "M0 -0.85 A0.85 0.85 0 1 1 -0.001 -0.85 Z"; // disc
+      case TOM_HIGH ->
+          "M0 -0.85 A0.85 0.85 0 1 1 -0.001 -0.85 Z M0 -0.64 A0.64 0.64 0 1 0 0.001 -0.64 Z"; // hoop
+      case RIDE ->
+          "M0 -1 L0.24 -0.24 L1 0 L0.24 0.24 L0 1 L-0.24 0.24 L-1 0 L-0.24 -0.24 Z"; // four points
+      default -> family(lane);
+    };
+  }
+
+  /** What all lanes of a family share. */
+  private static String family(Lane lane) {
     return switch (lane.base()) {
       case KICK ->
           "M0 -1 C0.35 -0.45 0.8 -0.1 0.8 0.32 A0.8 0.68 0 0 1 -0.8 0.32 C-0.8 -0.1 -0.35 -0.45 0 -1 Z"; // drop

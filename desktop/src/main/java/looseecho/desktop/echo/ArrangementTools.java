@@ -4,8 +4,8 @@ import java.util.List;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.Region;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.Menus;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Playback;
@@ -33,31 +33,37 @@ final class ArrangementTools extends FlowPane {
     this.playback = playback;
     this.maker = maker;
     this.chart = chart;
-    add("repeat", "Repeat", "The section once more behind itself (R)", this::repeat);
-    add("insert", "Empty", "Four empty bars behind the section (E)", this::insert);
-    add("sooner", "Sooner", "The section before the one before it (Alt+←)", () -> move(-1));
-    add("later", "Later", "The section behind the next one (Alt+→)", () -> move(1));
-    add("take-out", "Take out", "Takes the section out (X)", () -> edit(Arrangement::remove));
-    add("shorter", "− beat", "The section a beat shorter (−)", () -> resize(-1));
-    add("longer", "+ beat", "The section a beat longer (+)", () -> resize(1));
-    add("section-stop", "Stop at end", "Silence on its last beat", this::stop);
-    add("part-on", "Part in, out", "Lets the part play here, or takes it out (I)", this::toggle);
-    add(
-        "part-alike",
-        "All alike",
-        "Plays the part the same way in every section with this letter",
-        () -> edit((t, s) -> Arrangement.copyToAlike(t, part(), s)));
-    add("part-mute", "Part off", "Leaves the part out of the sound (M)", this::mute);
-    add("part-alone", "Alone", "The part alone, heard and echo, or all again (A)", this::alone);
+    var alone =
+        Buttons.of(
+            "part-alone", "Alone", "The part alone, heard and echo, or all again (A)", this::alone);
+    alone.getStyleClass().add(Theme.CHIP);
+    getChildren().addAll(ofSection().button(), ofPart().button(), alone);
     chart.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     selection.partProperty().addListener((o, a, b) -> followAlone(b));
   }
 
-  private void add(String id, String text, String tip, Runnable action) {
-    var b = Buttons.of(id, text, tip, action);
-    b.getStyleClass().add(Theme.CHIP);
-    b.setMinWidth(Region.USE_PREF_SIZE);
-    getChildren().add(b);
+  private Menus ofSection() {
+    return Menus.of("section-menu", "Section", "What is done with the section at work")
+        .add("repeat", "Once more behind itself  (R)", this::repeat)
+        .add("insert", "Four empty bars behind it  (E)", this::insert)
+        .add("take-out", "Take it out  (X)", () -> edit(Arrangement::remove))
+        .line()
+        .add("sooner", "Sooner  (Alt+←)", () -> move(-1))
+        .add("later", "Later  (Alt+→)", () -> move(1))
+        .line()
+        .add("shorter", "A beat shorter  (−)", () -> resize(-1))
+        .add("longer", "A beat longer  (+)", () -> resize(1))
+        .add("section-stop", "Stop on its last beat", this::stop);
+  }
+
+  private Menus ofPart() {
+    return Menus.of("part-menu", "Part", "What is done with the picked part")
+        .add("part-on", "In or out of this section  (I)", this::toggle)
+        .add(
+            "part-alike",
+            "The same in every section with this letter",
+            () -> edit((t, s) -> Arrangement.copyToAlike(t, part(), s)))
+        .add("part-mute", "Left out of the sound, or in again  (M)", this::mute);
   }
 
   private interface Change {

@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
-import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -26,22 +25,22 @@ import looseecho.echo.Arrangement;
 import looseecho.echo.Cell;
 import looseecho.echo.Edits;
 import looseecho.echo.Part;
+import looseecho.echo.Stretch;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.pulse.BarGrid;
-import looseecho.pulse.Grid;
 
 /** The arrangement above, the bar at work below: change a part or a step and hear it. */
 public final class EchoBench extends VBox {
   private static final int NEW_VELOCITY = 96;
-  private static final double LOWEST_CHART = 205; // nine lanes and the bass still apart
+  private static final double LOWEST_CHART = 196; // nine lanes and the bass still apart
 
   private final Desk desk;
   private final Selection selection;
   private final EchoMaker maker;
   private final BarChooser chooser;
-  private final CheckBox everyBar = new CheckBox("in every bar");
   private final StepChart chart;
+  private final StrokeTools strokes;
 
   public EchoBench(
       Desk desk, Selection selection, Playback playback, EchoMaker maker, Runnable export) {
@@ -58,22 +57,13 @@ public final class EchoBench extends VBox {
     VBox.setVgrow(chart, Priority.ALWAYS);
     chart.setMinHeight(LOWEST_CHART);
     ArrangementChart arrangement = new ArrangementChart(desk, selection, maker, hint::setText);
-    everyBar.setId("every-bar");
-    everyBar.setSelected(true);
-    HBox tools = tools(export);
+    HBox tools = tools(new ArrangementTools(desk, selection, playback, maker, arrangement), export);
+    strokes = new StrokeTools(desk, selection, new Cursor(), this::copyBar);
     Label help =
         new Label(
-            "Above, outlines: heard; filled: your echo. Below, click a step, or arrows and Enter; Shift with the arrows: loudness, earlier and later.");
+            "Outlines: heard; filled: your echo. Click a step, or arrows and Enter; Shift and arrows: loudness, earlier, later; Alt and ←, →: length.");
     help.getStyleClass().add(Theme.SMALL);
-    getChildren()
-        .addAll(
-            arrangement,
-            new ArrangementTools(desk, selection, playback, maker, arrangement),
-            chooser,
-            tools,
-            chart,
-            hint,
-            help);
+    getChildren().addAll(arrangement, tools, chooser, strokes, chart, hint, help);
     chart
         .laneProperty()
         .addListener(
@@ -86,24 +76,27 @@ public final class EchoBench extends VBox {
     desk.templateProperty().addListener((o, a, b) -> show());
     selection.sectionProperty().addListener((o, a, b) -> show());
     chooser.barProperty().addListener((o, a, b) -> show());
+    selection.gridProperty().addListener((o, a, b) -> chart.grid(b));
     addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     show();
   }
 
   private void key(KeyEvent e) {
-    if (e.isShortcutDown()) {
+    if (e.isShortcutDown() || e.isAltDown()) {
       return;
     }
-    if (e.getCode() == KeyCode.V) {
-      ornament();
-      e.consume();
-    } else if (e.getCode() == KeyCode.C) {
+    if (e.getCode() == KeyCode.C) {
       copyBar();
+      e.consume();
+    } else if (e.getCode() == KeyCode.B) {
+      chart.mark();
+      e.consume();
+    } else if (strokes.key(e)) {
       e.consume();
     }
   }
 
-  private HBox tools(Runnable export) {
+  private HBox tools(ArrangementTools arrangement, Runnable export) {
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     Button out =
@@ -112,17 +105,7 @@ public final class EchoBench extends VBox {
     HBox tools =
         new HBox(
             8,
-            everyBar,
-            Buttons.of(
-                "ornament",
-                "Flam, roll",
-                "On the hit under the cursor, round and round (V)",
-                this::ornament),
-            Buttons.of(
-                "copy-bar",
-                "To next bar",
-                "Copies the part's bar over the one behind it and goes there (C)",
-                this::copyBar),
+            arrangement,
             gap,
             Buttons.of("undo", "Undo", "Ctrl+Z", desk::undo),
             Buttons.of("redo", "Redo", "Ctrl+Shift+Z", desk::redo),
@@ -131,11 +114,31 @@ public final class EchoBench extends VBox {
     return tools;
   }
 
-  private void ornament() {
-    Lane lane = chart.laneProperty().get();
-    Template t = desk.templateProperty().get();
-    if (lane != null && t != null) {
-      cell(t, lane, chart.cursorTick()).ifPresent(c -> desk.edit(Edits.ornament(t, c)));
+  /** The chart's cursor in the section at work. */
+  private final class Cursor implements StrokeTools.Place {
+    @Override
+    public Optional<Cell> cell(Template t) {
+      Lane lane = chart.laneProperty().get();
+      return lane == null ? Optional.empty() : EchoBench.this.cell(t, lane, chart.cursorTick());
+    }
+
+    @Override
+    public Stretch stretch(Template t) {
+      int section = selection.sectionProperty().get();
+      BarGrid.Bar bar = EchoBench.this.bar(t);
+      if (chart.markTick().isEmpty()) {
+        return new Stretch(section, bar.from(), bar.end());
+      }
+      int mark = chart.markTick().getAsInt();
+      int from = Math.min(mark, chart.cursorTick());
+      int to = Math.max(mark, chart.cursorTick()) + chart.cellTicks();
+      return new Stretch(
+          section, Math.max(bar.from(), bar.tick(from)), Math.min(bar.end(), bar.tick(to)));
+    }
+
+    @Override
+    public int bar() {
+      return Math.max(0, chooser.barProperty().get());
     }
   }
 
@@ -149,7 +152,11 @@ public final class EchoBench extends VBox {
     BarGrid.Bar bar = bar(t);
     return bar.has(inBar)
         ? Optional.of(
-            new Cell(selection.sectionProperty().get(), lane, bar.tick(inBar), Grid.SIXTEENTH))
+            new Cell(
+                selection.sectionProperty().get(),
+                lane,
+                bar.tick(inBar),
+                selection.gridProperty().get()))
         : Optional.empty();
   }
 
@@ -182,7 +189,7 @@ public final class EchoBench extends VBox {
 
     private void toggle(Template t, Cell cell) {
       List<Stroke> hits = t.sections().get(cell.section()).hits(cell.lane());
-      desk.edit(Edits.toggle(t, cell, NEW_VELOCITY, everyBar.isSelected()));
+      desk.edit(Edits.toggle(t, cell, NEW_VELOCITY, strokes.everyBar()));
       if (hits.stream().noneMatch(cell::holds)) {
         maker.audition(cell.lane(), NEW_VELOCITY);
       }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.BarChooser;
@@ -14,6 +15,7 @@ import looseecho.hits.Hit;
 import looseecho.hits.TypicalBar;
 import looseecho.notes.Line;
 import looseecho.pulse.BarGrid;
+import looseecho.pulse.Grid;
 import looseecho.pulse.Meter;
 import looseecho.pulse.Pulse;
 
@@ -47,6 +49,17 @@ public record BarRows(
   /** Ticks of the bar. */
   public int ticks() {
     return steps * Meter.STEP;
+  }
+
+  /** The coarsest lines, sixteenths at most, that what is heard of a drum lies on. */
+  public Grid grid(Lane lane) {
+    List<Mark> heard =
+        rows.stream().filter(r -> r.lane() == lane).flatMap(r -> r.heard().stream()).toList();
+    return Stream.of(
+            Grid.SIXTEENTH, Grid.EIGHTH_TRIPLET, Grid.SIXTEENTH_TRIPLET, Grid.THIRTY_SECOND)
+        .filter(g -> heard.stream().allMatch(m -> g.has((int) Math.round(m.step() * Meter.STEP))))
+        .findFirst()
+        .orElse(Grid.SIXTEENTH);
   }
 
   public static final BarRows EMPTY = new BarRows(16, 4, 125, List.of(), List.of());

@@ -14,7 +14,6 @@ import looseecho.echo.Words;
 import looseecho.hits.Hit;
 import looseecho.hits.HitMark;
 import looseecho.pulse.BarGrid;
-import looseecho.pulse.Meter;
 
 /**
  * Corrects what was heard, hit by hit, in the bar that is shown; in the typical bar, the same step
@@ -26,12 +25,19 @@ final class HitCorrector implements StepChart.Editor {
   private final Desk desk;
   private final Selection selection;
   private final IntSupplier bar;
+  private final IntSupplier cell;
 
-  /** {@code bar} is the bar shown, from 0 within the section, or {@link BarRows#TYPICAL}. */
-  HitCorrector(Desk desk, Selection selection, IntSupplier bar) {
+  /**
+   * A corrector.
+   *
+   * @param bar the bar shown, from 0 within the section, or {@link BarRows#TYPICAL}
+   * @param cell ticks from one place of the chart's cursor to the next
+   */
+  HitCorrector(Desk desk, Selection selection, IntSupplier bar, IntSupplier cell) {
     this.desk = desk;
     this.selection = selection;
     this.bar = bar;
+    this.cell = cell;
   }
 
   @Override
@@ -54,7 +60,7 @@ final class HitCorrector implements StepChart.Editor {
     int first = typical() ? bars.get(0).number() : number(t);
     int last = typical() ? bars.get(bars.size() - 1).number() : first;
     return a.hits().stream()
-        .filter(h -> h.lane() == lane && 2 * Math.abs(h.tick() - inBar) < Meter.STEP)
+        .filter(h -> h.lane() == lane && 2 * Math.abs(h.tick() - inBar) < cell.getAsInt())
         .filter(h -> h.bar() >= first && h.bar() <= last)
         .toList();
   }

@@ -24,6 +24,7 @@ import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Playback;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
+import looseecho.echo.Brush;
 import looseecho.echo.Edits;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
@@ -50,6 +51,7 @@ public final class HitsBench extends VBox {
   private final HitCorrector corrector;
   private final TapPanel tapPanel;
   private double settledUntil = -1;
+  private BarRows shown = BarRows.EMPTY;
 
   public HitsBench(
       Desk desk, Selection selection, Playback playback, EchoMaker maker, PracticeLog log) {
@@ -59,7 +61,7 @@ public final class HitsBench extends VBox {
     this.playback = playback;
     getStyleClass().add("bench");
     chooser = new BarChooser(desk, selection, true);
-    corrector = new HitCorrector(desk, selection, chooser.barProperty()::get);
+    corrector = new HitCorrector(desk, selection, chooser.barProperty()::get, chart::cellTicks);
     tapPanel = new TapPanel(desk, selection, playback, maker, this::lane, log);
     chart.edit(corrector);
     hint.getStyleClass().add(Theme.QUIET);
@@ -98,7 +100,7 @@ public final class HitsBench extends VBox {
         Buttons.of(
             "quantise",
             "Pull by 25 %",
-            "Pulls the echo's hits of this drum a quarter of the way to their steps (Q)",
+            "Pulls the echo's hits of this drum a quarter of the way to their lines (Q); Shift+Q gives a quarter more of their feel",
             this::quantise);
     merge.setId("merge");
     merge.setPromptText("count it as …");
@@ -119,6 +121,9 @@ public final class HitsBench extends VBox {
   }
 
   private void laneChosen(Lane lane) {
+    if (lane != null) {
+      chart.grid(shown.grid(lane));
+    }
     Part solo = playback.soloProperty().get();
     if (solo != null && solo.lane().isPresent() && lane != null) {
       playback.soloProperty().set(Part.of(lane));
@@ -161,6 +166,13 @@ public final class HitsBench extends VBox {
     corrector.toggle(lane(), chart.cursorTick());
   }
 
+  private void feel(double amount) {
+    Template t = desk.templateProperty().get();
+    if (t != null) {
+      desk.edit(Brush.feel(t, selection.sectionProperty().get(), lane(), amount));
+    }
+  }
+
   private void quantise() {
     Template t = desk.templateProperty().get();
     if (t != null) {
@@ -190,7 +202,9 @@ public final class HitsBench extends VBox {
     Template t = desk.templateProperty().get();
     int section = selection.sectionProperty().get();
     BarRows rows = BarRows.of(a, t, section, chooser.barProperty().get());
+    shown = rows;
     chart.show(rows);
+    chart.grid(rows.grid(lane()));
     if (rows != BarRows.EMPTY) {
       List<BarGrid.Bar> bars = t.grid(section).bars();
       int end = bars.get(bars.size() - 1).number() + 1;
@@ -215,7 +229,13 @@ public final class HitsBench extends VBox {
       case A -> solo(playback.soloProperty().get() == null);
       case D -> doubtful();
       case Y -> keep();
-      case Q -> quantise();
+      case Q -> {
+        if (e.isShiftDown()) {
+          feel(1.25);
+        } else {
+          quantise();
+        }
+      }
       case B -> {
         if (!tapPanel.key(e.isShiftDown(), e.isAltDown())) {
           return;

@@ -1,5 +1,6 @@
 package looseecho.desktop.hits;
 
+import java.util.OptionalInt;
 import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -28,6 +29,7 @@ import looseecho.pulse.Meter;
 public final class StepChart extends ChartPane {
   private static final double NAMES = 118;
   private static final double HEAD = 26;
+  private static final double LEAST_CELL = 8; // pixels: finer lines are not drawn
   private static final int FREE = 40; // ticks from cell to cell without a grid
 
   /** What the chart asks for when the person edits; places are ticks of the bar. */
@@ -57,6 +59,7 @@ public final class StepChart extends ChartPane {
   private Editor editor;
   private int cursorRow;
   private int cursorCell;
+  private int markCell = -1;
   private Grid grid = Grid.SIXTEENTH;
   private final ReadOnlyObjectWrapper<Lane> lane = new ReadOnlyObjectWrapper<>();
 
@@ -92,7 +95,28 @@ public final class StepChart extends ChartPane {
   public void grid(Grid other) {
     cursorCell = Math.min(cursorCell * width() / width(other), rows.ticks() / width(other) - 1);
     grid = other;
+    markCell = -1;
     redraw();
+  }
+
+  /** Sets a mark at the cursor, or takes it away where it is. */
+  public void mark() {
+    markCell = markCell == cursorCell ? -1 : cursorCell;
+    hint.accept(
+        markCell < 0
+            ? "No mark: the whole bar"
+            : "Marked " + Words.step(cursorTick()) + ": Write works from here to the cursor");
+    redraw();
+  }
+
+  /** The marked place of the bar, in ticks; empty without a mark. */
+  public OptionalInt markTick() {
+    return markCell < 0 ? OptionalInt.empty() : OptionalInt.of(markCell * width());
+  }
+
+  /** Ticks from one place of the cursor to the next. */
+  public int cellTicks() {
+    return width();
   }
 
   private static int width(Grid g) {
@@ -274,6 +298,16 @@ public final class StepChart extends ChartPane {
       new BassRow(colour(Hue.INK), colour(Hue.HEARD), colour(Hue.ECHO))
           .draw(g, rows.bass(), bottom, this::x, getWidth() - 8);
     }
+    if (markCell >= 0) {
+      double left = x((double) Math.min(markCell, cursorCell) * width() / Meter.STEP);
+      double right = x((double) Math.max(markCell, cursorCell) * width() / Meter.STEP);
+      g.setFill(colour(Hue.WASH, 0.6));
+      g.fillRect(
+          left - cellWidth() / 2,
+          y(cursorRow) - rowHeight() / 2,
+          right - left + cellWidth(),
+          rowHeight());
+    }
     if (editor != null && isFocused()) {
       g.setStroke(colour(Hue.INK));
       g.setLineWidth(1.5);
@@ -309,6 +343,16 @@ public final class StepChart extends ChartPane {
       g.fillText(String.valueOf(s + 1), sx, HEAD / 2 - 2);
     }
     g.setTextAlign(TextAlignment.LEFT);
+    if (cellWidth() >= LEAST_CELL && grid.ticks() != Meter.STEP) {
+      g.setStroke(colour(Hue.LINE));
+      g.setLineDashes(1.5, 3);
+      for (int c = 0; c < cells(); c++) {
+        double px = Math.round(x((double) c * width() / Meter.STEP)) + 0.5;
+        double at = y(cursorRow);
+        g.strokeLine(px, at - rowHeight() / 2, px, at + rowHeight() / 2);
+      }
+      g.setLineDashes((double[]) null);
+    }
   }
 
   private void drawLane(GraphicsContext g, Row row, double y) {

@@ -1,6 +1,11 @@
 package looseecho.desktop.ledger;
 
+import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
@@ -24,25 +29,48 @@ public final class EchoLedger extends VBox {
     super(10);
     Label caution = line(RIGHTS);
     caution.getStyleClass().add(Theme.SMALL);
-    getChildren()
-        .addAll(
+    VBox part =
+        pages(
+            new SoundPanel(desk, selection, maker),
+            GroundLedger.rule(),
+            new GroovePanel(desk, selection, lanes));
+    VBox beat =
+        pages(
             figures,
             GroundLedger.rule(),
             new LoosePanel(desk, maker),
             GroundLedger.rule(),
-            new SoundPanel(desk, selection, maker),
-            GroundLedger.rule(),
-            new SharedSoundPanel(desk, maker),
-            GroundLedger.rule(),
-            new GroovePanel(desk, selection, lanes),
-            GroundLedger.rule(),
-            new RetunePanel(desk),
-            GroundLedger.rule(),
-            new LogPanel(desk),
-            GroundLedger.rule(),
-            caution);
+            new RetunePanel(desk));
+    VBox whole = pages(new SharedSoundPanel(desk, maker), GroundLedger.rule(), new LogPanel(desk));
+    ToggleGroup group = new ToggleGroup();
+    HBox chips =
+        new HBox(
+            6,
+            chip("ledger-part", "Part", "Sound and groove of the picked part", part, group),
+            chip("ledger-beat", "New beat", "How loose, which tempo and key", beat, group),
+            chip("ledger-whole", "Whole", "What all parts share, and what was done", whole, group));
+    getChildren().addAll(chips, part, beat, whole, GroundLedger.rule(), caution);
+    group.selectToggle(group.getToggles().get(1));
+    group.selectedToggleProperty().addListener((o, a, b) -> group.selectToggle(b == null ? a : b));
     desk.templateProperty().addListener((o, a, b) -> show(b));
     show(desk.templateProperty().get());
+  }
+
+  private static VBox pages(Node... panels) {
+    return new VBox(10, panels);
+  }
+
+  /** A chip that shows its page and hides the others. */
+  private static ToggleButton chip(
+      String id, String text, String tip, VBox page, ToggleGroup group) {
+    ToggleButton chip = new ToggleButton(text);
+    chip.setId(id);
+    chip.getStyleClass().add(Theme.CHIP);
+    chip.setToggleGroup(group);
+    chip.setTooltip(new Tooltip(tip));
+    page.visibleProperty().bind(chip.selectedProperty());
+    page.managedProperty().bind(chip.selectedProperty());
+    return chip;
   }
 
   private void show(Template t) {

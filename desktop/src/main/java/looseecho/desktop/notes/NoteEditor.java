@@ -8,12 +8,14 @@ import java.util.function.UnaryOperator;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Selection;
+import looseecho.echo.ChordShape;
 import looseecho.echo.Edits;
 import looseecho.echo.Template;
 import looseecho.echo.Tone;
 import looseecho.echo.Turn;
 import looseecho.notes.Key;
 import looseecho.notes.Line;
+import looseecho.pulse.Grid;
 import looseecho.pulse.Meter;
 
 /** Changes the selected notes of a line of the section at work; every change can be undone. */
@@ -190,6 +192,16 @@ final class NoteEditor {
     List<Tone> turned = turn.apply(chosen, key(), ticks());
     all.addAll(turned);
     put(all, selected.isEmpty() ? List.of() : turned, line.words() + ": " + turn.words());
+  }
+
+  /** Plays the selection, or the whole line when nothing is selected, in another shape. */
+  void shape(ChordShape shape, Grid grid) {
+    List<Tone> chosen = selected.isEmpty() ? notes() : selectedNotes();
+    List<Tone> all = new ArrayList<>(notes());
+    all.removeAll(chosen);
+    List<Tone> shaped = shape.apply(chosen, grid);
+    all.addAll(shaped);
+    put(all, List.of(), line.words() + ": " + shape.words() + " in " + grid.words());
   }
 
   /** Gives the line other notes. */

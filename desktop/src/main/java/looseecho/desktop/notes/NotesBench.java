@@ -24,11 +24,13 @@ import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Playback;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
+import looseecho.echo.ChordShape;
 import looseecho.echo.CleanUp;
 import looseecho.echo.Part;
 import looseecho.echo.Tone;
 import looseecho.echo.Turn;
 import looseecho.notes.Line;
+import looseecho.pulse.Grid;
 
 /** Bass, riff and chords over four bars: heard against the echo, to be edited, turned, cleaned. */
 public final class NotesBench extends VBox {
@@ -93,6 +95,12 @@ public final class NotesBench extends VBox {
       MenuItem item = new MenuItem(turn.words());
       item.setId("turn-" + turn.name());
       item.setOnAction(e -> editor.turn(turn));
+      turns.getItems().add(item);
+    }
+    for (ChordShape shape : ChordShape.values()) {
+      MenuItem item = new MenuItem(shape.words() + ", in " + Grid.SIXTEENTH.words());
+      item.setId("shape-" + shape.name());
+      item.setOnAction(e -> editor.shape(shape, Grid.SIXTEENTH));
       turns.getItems().add(item);
     }
     for (Region b : List.of(alone, hear, turns)) {

@@ -1,5 +1,7 @@
 package looseecho.desktop.session;
 
+import java.util.HashMap;
+import java.util.Map;
 import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleIntegerProperty;
@@ -7,11 +9,20 @@ import javafx.beans.property.SimpleObjectProperty;
 import looseecho.activity.Lane;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
+import looseecho.pulse.Grid;
 
 /** What is looked at: a section and a part. Belongs to the interface's thread. */
 public final class Selection {
   private final IntegerProperty section = new SimpleIntegerProperty(-1);
   private final ObjectProperty<Part> part = new SimpleObjectProperty<>(Part.of(Lane.KICK));
+
+  private final Map<Part, Grid> grids = new HashMap<>();
+  private final ObjectProperty<Grid> grid = new SimpleObjectProperty<>(Grid.SIXTEENTH);
+
+  Selection() {
+    part.addListener((o, a, b) -> grid.set(grids.getOrDefault(b, Grid.SIXTEENTH)));
+    grid.addListener((o, a, b) -> grids.put(part.get(), b));
+  }
 
   void none() {
     section.set(-1);
@@ -25,6 +36,11 @@ public final class Selection {
   /** Index of the section at work, -1 for none. */
   public IntegerProperty sectionProperty() {
     return section;
+  }
+
+  /** The lines that the part at work is written on; each part keeps its own. */
+  public ObjectProperty<Grid> gridProperty() {
+    return grid;
   }
 
   /** The part at work; never null. */

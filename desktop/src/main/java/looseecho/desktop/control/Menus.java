@@ -1,0 +1,47 @@
+package looseecho.desktop.control;
+
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.Region;
+import looseecho.desktop.theme.Theme;
+
+/** Makes a button that opens a list of actions. */
+public final class Menus {
+  private final MenuButton button;
+
+  private Menus(MenuButton button) {
+    this.button = button;
+  }
+
+  /** A list under a name, with an id for tests and styles. */
+  public static Menus of(String id, String text, String tip) {
+    MenuButton b = new MenuButton(text);
+    b.setId(id);
+    b.getStyleClass().add(Theme.CHIP);
+    b.setMinWidth(Region.USE_PREF_SIZE);
+    b.setTooltip(new Tooltip(tip));
+    b.setFocusTraversable(true);
+    return new Menus(b);
+  }
+
+  /** One more action; its words name its key where it has one. */
+  public Menus add(String id, String text, Runnable action) {
+    MenuItem item = new MenuItem(text);
+    item.setId(id);
+    item.setOnAction(e -> action.run());
+    button.getItems().add(item);
+    return this;
+  }
+
+  /** A line between groups. */
+  public Menus line() {
+    button.getItems().add(new SeparatorMenuItem());
+    return this;
+  }
+
+  public MenuButton button() {
+    return button;
+  }
+}

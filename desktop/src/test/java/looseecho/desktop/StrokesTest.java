@@ -1,0 +1,130 @@
+package looseecho.desktop;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.control.MenuButton;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import looseecho.activity.Lane;
+import looseecho.desktop.hits.StepChart;
+import looseecho.echo.Manner;
+import looseecho.echo.Stroke;
+import looseecho.echo.Template;
+import looseecho.pulse.Grid;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.framework.junit5.Start;
+
+/** Strokes on the echo bench, by keys and lists, each gesture by itself. */
+class StrokesTest extends WindowTest {
+  @TempDir private Path dir;
+
+  @Start
+  void start(Stage stage) throws IOException {
+    open(stage, dir.resolve("corrections"));
+    Path track = dir.resolve("pier.wav");
+    ClickTrack.write(track, 12);
+    session.papers().open(track);
+  }
+
+  /** On the echo bench, the cursor of the kick on the bar's first step. */
+  private StepChart steps() {
+    until("it is heard", () -> template() != null);
+    go("#step-echo");
+    StepChart steps = robot.lookup("#steps").queryAs(StepChart.class);
+    robot.interact(
+        () -> {
+          steps.requestFocus();
+          steps.place(Lane.KICK, 0);
+        });
+    return steps;
+  }
+
+  private Template template() {
+    return session.desk().templateProperty().get();
+  }
+
+  private List<Stroke> kicks() {
+    return template().sections().get(0).hits(Lane.KICK);
+  }
+
+  private Stroke first() {
+    return kicks().get(0);
+  }
+
+  private void pick(String menu, String item) {
+    MenuButton button = robot.lookup(menu).queryAs(MenuButton.class);
+    robot.interact(
+        () ->
+            button.getItems().stream()
+                .filter(i -> item.equals(i.getId()))
+                .findFirst()
+                .orElseThrow()
+                .fire());
+  }
+
+  private void undone(Template before) {
+    while (!before.equals(template())) {
+      robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+    }
+  }
+
+  @Test
+  void aStrokeIsPitchedTurnedAndFlammedByKeys() {
+    steps();
+    Template before = template();
+    robot.type(KeyCode.P, 2).type(KeyCode.Y);
+    assertEquals(2, first().manner().pitch());
+    assertEquals(Manner.Bend.LENGTH_KEPT, first().manner().bend());
+    assertTrue(text("#message").contains("2 semitones higher, length kept"), text("#message"));
+    robot.type(KeyCode.W, KeyCode.V, KeyCode.U);
+    assertTrue(first().manner().reversed());
+    assertEquals(25, first().manner().flamMs(), 1e-9);
+    undone(before);
+    assertEquals(Manner.PLAIN, first().manner());
+  }
+
+  @Test
+  void finerLinesTakeAStrokeBetweenTheSteps() {
+    steps();
+    Template before = template();
+    Node every = robot.lookup("#every-bar").query();
+    robot.interact(() -> ((javafx.scene.control.CheckBox) every).setSelected(false));
+    robot.press(KeyCode.SHIFT).type(KeyCode.L).release(KeyCode.SHIFT); // coarser first
+    assertEquals(Grid.EIGHTH_TRIPLET, session.selection().gridProperty().get());
+    robot.type(KeyCode.L, KeyCode.L, KeyCode.L);
+    assertEquals(Grid.THIRTY_SECOND, session.selection().gridProperty().get());
+    int count = kicks().size();
+    robot.type(KeyCode.RIGHT, KeyCode.ENTER);
+    assertEquals(count + 1, kicks().size());
+    assertTrue(kicks().stream().anyMatch(h -> h.tick() % 240 == 120), "half a step behind");
+    assertTrue(text("#message").startsWith("Put kick on step 1½"), text("#message"));
+    robot.interact(
+        () -> session.selection().partProperty().set(looseecho.echo.Part.of(Lane.SNARE)));
+    assertEquals(Grid.SIXTEENTH, session.selection().gridProperty().get(), "each part has its own");
+    undone(before);
+  }
+
+  @Test
+  void writingWorksFromTheMarkToTheCursor() {
+    StepChart steps = steps();
+    Template before = template();
+    robot.type(KeyCode.B);
+    robot.interact(() -> steps.place(Lane.KICK, 7 * 240));
+    pick("#write", "fill-2");
+    long here = kicks().stream().filter(h -> h.tick() < 8 * 240).count();
+    assertEquals(4, here, text("#message"));
+    pick("#write", "ramp-up");
+    assertEquals(35, kicks().get(0).velocity());
+    pick("#write", "erase");
+    assertEquals(0, kicks().stream().filter(h -> h.tick() < 8 * 240).count());
+    pick("#write", "bar-ALL");
+    assertTrue(text("#message").contains("in every bar"), text("#message"));
+    undone(before);
+  }
+}
