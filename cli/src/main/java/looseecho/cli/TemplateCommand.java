@@ -17,6 +17,7 @@ import looseecho.echo.Edits.Edited;
 import looseecho.echo.Retune;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
+import looseecho.echo.Tighten;
 import looseecho.loose.Aspect;
 import looseecho.loose.Loosener;
 import looseecho.loose.Originality;
@@ -26,6 +27,7 @@ import looseecho.notes.Key;
 import looseecho.project.CorrectionStore;
 import looseecho.project.Project;
 import looseecho.project.ProjectFile;
+import looseecho.pulse.Grid;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -41,6 +43,14 @@ import picocli.CommandLine.Spec;
     exitCodeListHeading = "Exit codes:%n",
     exitCodeList = {"0:done", "1:it failed", "2:wrong usage"})
 final class TemplateCommand implements Callable<Integer> {
+  private static final Map<String, Grid> GRIDS =
+      Map.of(
+          "8", Grid.EIGHTH,
+          "8t", Grid.EIGHTH_TRIPLET,
+          "16", Grid.SIXTEENTH,
+          "16t", Grid.SIXTEENTH_TRIPLET,
+          "32", Grid.THIRTY_SECOND);
+
   @Parameters(paramLabel = "FILE", description = "WAV, AIFF, FLAC, MP3 or Ogg Vorbis")
   private String name;
 
@@ -70,6 +80,21 @@ final class TemplateCommand implements Callable<Integer> {
       paramLabel = "N",
       description = "the same seed gives the same beat (default: ${DEFAULT-VALUE})")
   private long seed = 1;
+
+  @Option(
+      names = "--grid",
+      paramLabel = "G",
+      description = "puts all drums on these lines: 8, 8t, 16, 16t or 32 (default: each its own)")
+  private String grid;
+
+  @Option(
+      names = "--tighten",
+      paramLabel = "N",
+      description = "pulls all drums to their lines, 0 to 100 (default: ${DEFAULT-VALUE})")
+  private int tighten;
+
+  @Option(names = "--json", description = "says what was made as JSON")
+  private boolean json;
 
   @Option(names = "--force", description = Main.FORCE)
   private boolean force;
@@ -114,9 +139,13 @@ final class TemplateCommand implements Callable<Integer> {
     allowed.check(to);
     new ProjectFile().writeSealed(project, pack ? Optional.of(file) : Optional.empty(), to);
     PrintWriter said = spec.commandLine().getOut();
+    Map<Aspect, Double> news = Originality.of(exact.get(), project.template(), project.sounds());
+    if (json) {
+      Reporter.say(said, Summary.json(project, news, to));
+      return true;
+    }
     project.log().forEach(line -> Reporter.say(said, line));
-    Originality.of(exact.get(), project.template(), project.sounds())
-        .forEach((x, v) -> Reporter.say(said, "New " + x.words() + ": " + Math.round(v) + " %"));
+    news.forEach((x, v) -> Reporter.say(said, "New " + x.words() + ": " + Math.round(v) + " %"));
     Reporter.say(said, to.toString());
     return true;
   }
@@ -124,9 +153,13 @@ final class TemplateCommand implements Callable<Integer> {
   private Optional<Key> check() {
     boolean bad =
         looseness < 0 || looseness > 100 || tempo != null && !(tempo >= 20 && tempo <= 400);
-    if (bad) {
+    if (bad || tighten < 0 || tighten > 100) {
       throw new CommandLine.ParameterException(
-          spec.commandLine(), "--looseness must be 0 to 100 and --tempo 20 to 400.");
+          spec.commandLine(), "--looseness and --tighten must be 0 to 100 and --tempo 20 to 400.");
+    }
+    if (grid != null && !GRIDS.containsKey(grid)) {
+      throw new CommandLine.ParameterException(
+          spec.commandLine(), "--grid must be 8, 8t, 16, 16t or 32 (was: " + grid + ")");
     }
     try {
       return Optional.ofNullable(key).map(Key::parse);
@@ -159,6 +192,16 @@ final class TemplateCommand implements Callable<Integer> {
     }
     if (wanted.isPresent()) {
       Edited e = Retune.key(t, wanted.get());
+      t = e.template();
+      log.add(e.words());
+    }
+    if (grid != null) {
+      Edited e = Tighten.onto(t, GRIDS.get(grid));
+      t = e.template();
+      log.add(e.words());
+    }
+    if (tighten > 0) {
+      Edited e = Tighten.all(t, tighten / 100.0);
       t = e.template();
       log.add(e.words());
     }

@@ -6,16 +6,20 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import looseecho.activity.Lane;
 import looseecho.audio.AudioReader;
 import looseecho.audio.WavWriter;
 import looseecho.disk.CrashReport;
+import looseecho.echo.Template;
 import looseecho.mix.Bus;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sounds;
@@ -58,6 +62,32 @@ class TemplateCommandTest {
     Path file = dir.resolve("pier beat.wav");
     new WavWriter().write(bus.audio(0.5), file);
     return file;
+  }
+
+  /** Tightened, no hit is lost; what is said as JSON can be read by a script. */
+  @Test
+  void drumsAreTightenedAndWhatWasMadeIsSaidAsJson() throws IOException {
+    Path beat = beat();
+    Path exact = dir.resolve("exact.looseecho");
+    assertEquals(0, run("template", beat, "-o", exact), err.toString());
+    Template before = new ProjectFile().read(exact).template();
+    Path tight = dir.resolve("tight.looseecho");
+    assertEquals(
+        0,
+        run("template", beat, "-o", tight, "--grid", "16", "--tighten", 100, "--json"),
+        err.toString());
+    Template after = new ProjectFile().read(tight).template();
+    assertEquals(before.attacks().length, after.attacks().length);
+    after.sections().stream()
+        .flatMap(x -> x.drums().values().stream())
+        .flatMap(List::stream)
+        .forEach(h -> assertEquals(0, h.offsetMs(), 1e-9));
+    JsonNode said = new ObjectMapper().readTree(out.toString());
+    assertEquals(120, said.path("bpm").asDouble(), 0.5);
+    assertEquals(0, said.path("new_percent").path("pattern").asInt());
+    assertTrue(said.path("log").toString().contains("by 100 %"));
+    assertEquals(2, run("template", beat, "-o", tight, "--grid", "7"));
+    assertTrue(err.toString().contains("--grid must be"), err.toString());
   }
 
   @Test

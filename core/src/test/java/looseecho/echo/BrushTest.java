@@ -153,4 +153,29 @@ class BrushTest {
         List.of(64, 60, 57, 64),
         ChordShape.DOWN.apply(chord, Grid.EIGHTH).stream().map(Tone::pitch).toList());
   }
+
+  /** Rolls and triplets keep their number on any lines, and each its time until it is pulled. */
+  @Test
+  void tighteningNeverPutsTwoStrokesOnOnePlace() {
+    Template t = song();
+    List<Stroke> fine = new ArrayList<>();
+    for (int k = 0; k < 32; k++) {
+      fine.add(new Stroke(120 * k, 3, 80));
+    }
+    for (int k = 0; k < 12; k++) {
+      fine.add(new Stroke(3840 + 320 * k, -4, 80));
+    }
+    t = Edits.part(t, 0, HAT, fine, "").template();
+    assertEquals(44, hats(Tighten.all(t, 1)).stream().map(Stroke::tick).distinct().count());
+    double[] before = t.only(Part.of(HAT)).attacks();
+    for (Grid grid : List.of(Grid.EIGHTH, Grid.SIXTEENTH, Grid.SIXTEENTH_TRIPLET)) {
+      Edits.Edited e = Tighten.onto(t, grid);
+      assertEquals(44, hats(e).stream().map(Stroke::tick).distinct().count(), grid.words());
+      double[] after = e.template().only(Part.of(HAT)).attacks();
+      java.util.Arrays.sort(after);
+      for (int k = 0; k < before.length; k++) {
+        assertEquals(before[k], after[k], 1e-9);
+      }
+    }
+  }
 }
