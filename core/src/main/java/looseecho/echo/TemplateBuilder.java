@@ -8,6 +8,7 @@ import java.util.Optional;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.form.Section;
+import looseecho.hits.GridFinder;
 import looseecho.hits.Hit;
 import looseecho.notes.Chord;
 import looseecho.notes.Line;
@@ -42,8 +43,9 @@ public final class TemplateBuilder {
             first[heard.size() - 1] + 1,
             (int) Math.round(p.beatsAt(heard.get(heard.size() - 1).end())));
     List<TemplateSection> sections = new ArrayList<>();
+    Heard all = Heard.of(a, p);
     for (int i = 0; i < heard.size(); i++) {
-      sections.add(section(a, p, heard.get(i), first[i], first[i + 1]));
+      sections.add(section(a, p, all, heard.get(i), first[i], first[i + 1]));
     }
     List<Beat> map = new ArrayList<>();
     for (int k = first[0]; k <= first[heard.size()]; k++) {
@@ -58,24 +60,42 @@ public final class TemplateBuilder {
   }
 
   private static TemplateSection section(
-      Analysis a, Pulse p, Section s, int firstBeat, int endBeat) {
+      Analysis a, Pulse p, Heard all, Section s, int firstBeat, int endBeat) {
     int ticks = (endBeat - firstBeat) * p.meter().value().ticksPerBeat();
     Map<Lane, List<Stroke>> drums = new EnumMap<>(Lane.class);
-    for (Lane lane : Lane.values()) {
-      List<Hit> own = a.hits().stream().filter(h -> h.lane() == lane).toList();
-      drums.put(lane, new StrokeWriter(p, firstBeat, ticks).write(own));
-    }
+    StrokeWriter strokes = new StrokeWriter(p, firstBeat, ticks);
+    all.hits().forEach((lane, own) -> drums.put(lane, strokes.write(own)));
     Map<Line, List<Tone>> lines = new EnumMap<>(Line.class);
-    lines.put(Line.BASS, notes(p, a.tonality().bass(), firstBeat, ticks));
-    lines.put(Line.RIFF, notes(p, a.tonality().riff(), firstBeat, ticks));
+    lines.put(Line.BASS, notes(p, all.bass(), firstBeat, ticks));
+    lines.put(Line.RIFF, notes(p, all.riff(), firstBeat, ticks));
     lines.put(Line.CHORDS, chords(p, a.tonality().chords(), firstBeat, ticks));
     return new TemplateSection(s.label(), s.role(), endBeat - firstBeat, drums, lines);
   }
 
-  private static List<Tone> notes(Pulse p, List<Note> heard, int firstBeat, int ticks) {
+  /** What is heard, by part; every note with its line in ticks from the first beat. */
+  private record Heard(Map<Lane, List<Hit>> hits, Lines bass, Lines riff) {
+    static Heard of(Analysis a, Pulse p) {
+      Map<Lane, List<Hit>> hits = new EnumMap<>(Lane.class);
+      a.hits().forEach(h -> hits.computeIfAbsent(h.lane(), l -> new ArrayList<>()).add(h));
+      GridFinder grid = new GridFinder(p, a.feel().swing());
+      return new Heard(
+          hits, Lines.of(grid, a.tonality().bass()), Lines.of(grid, a.tonality().riff()));
+    }
+  }
+
+  private record Lines(List<Note> notes, long[] at) {
+    static Lines of(GridFinder grid, List<Note> notes) {
+      return new Lines(
+          notes, grid.lines(notes.stream().mapToDouble(Note::start).sorted().toArray()));
+    }
+  }
+
+  private static List<Tone> notes(Pulse p, Lines lines, int firstBeat, int ticks) {
     List<Tone> out = new ArrayList<>();
-    for (Note n : heard) {
-      int tick = tick(p, n.start(), firstBeat);
+    long first = (long) firstBeat * p.meter().value().ticksPerBeat();
+    for (int k = 0; k < lines.notes().size(); k++) {
+      Note n = lines.notes().get(k);
+      int tick = (int) (lines.at()[k] - first);
       if (tick >= 0 && tick < ticks) {
         double beats = p.beatsAt(n.end()) - p.beatsAt(n.start());
         int length = (int) Math.max(SHORTEST, Math.round(beats * p.meter().value().ticksPerBeat()));

@@ -1,5 +1,6 @@
 package looseecho.hits;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import looseecho.pulse.Pulse;
@@ -32,11 +33,15 @@ public record Division(int perBeat, String words, double fit) {
 
   /** Finds the grid; swung hits are first set straight. Empty with too few hits. */
   public static Optional<Division> of(List<Hit> hits, Pulse pulse, Optional<Swing> swing) {
-    if (hits.size() < FEWEST) {
+    return of(hits.stream().mapToDouble(h -> pulse.beatsAt(h.time())).toArray(), swing);
+  }
+
+  /** The same of attacks at positions in beats. */
+  static Optional<Division> of(double[] beats, Optional<Swing> swing) {
+    if (beats.length < FEWEST) {
       return Optional.empty();
     }
-    double[] places =
-        hits.stream().mapToDouble(h -> straight(pulse.beatsAt(h.time()), swing)).toArray();
+    double[] places = Arrays.stream(beats).map(b -> straight(b, swing)).toArray();
     double[] fit = new double[GRIDS.length];
     double most = 0;
     for (int g = 0; g < GRIDS.length; g++) {

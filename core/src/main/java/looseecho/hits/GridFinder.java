@@ -3,6 +3,7 @@ package looseecho.hits;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.pulse.BarGrid;
@@ -17,6 +18,7 @@ import looseecho.pulse.Pulse;
 public final class GridFinder {
   private static final double CLEAR = 0.75; // fit of a drum's own grid that is believed
   private static final double CLOSE = 0.75; // of their lines' distance: too near for them
+  private static final double TOGETHER = 20; // ticks: attacks nearer than this are one
   private static final Grid[] FINER = {Grid.SIXTEENTH_TRIPLET, Grid.THIRTY_SECOND};
 
   private final Pulse pulse;
@@ -42,14 +44,14 @@ public final class GridFinder {
   }
 
   private void place(Hit[] hits, int[] at) {
-    List<Hit> plain =
-        Arrays.stream(at)
-            .mapToObj(i -> hits[i])
-            .filter(h -> h.figure() == Hit.Figure.SINGLE)
-            .toList();
-    Grid usual = usual(plain);
-    double[] tick = Arrays.stream(at).mapToDouble(i -> tick(hits[i])).toArray();
+    double[] tick = Arrays.stream(at).mapToDouble(i -> tick(hits[i].time())).toArray();
+    double[] plain =
+        IntStream.range(0, at.length)
+            .filter(k -> hits[at[k]].figure() == Hit.Figure.SINGLE)
+            .mapToDouble(k -> tick[k])
+            .toArray();
     Grid[] grid = new Grid[at.length];
+    Arrays.fill(grid, usual(plain));
     for (int k = 0; k < at.length; ) {
       int end = k + 1;
       boolean roll = hits[at[k]].figure() == Hit.Figure.ROLL;
@@ -59,28 +61,48 @@ public final class GridFinder {
           && tick[end] - tick[end - 1] < perBeat / 2) {
         end++;
       }
-      Arrays.fill(grid, k, end, roll && end > k + 1 ? Grid.ofGap(gap(tick, k, end)) : usual);
+      if (roll && end > k + 1) {
+        Arrays.fill(grid, k, end, Grid.ofGap(gap(tick, k, end)));
+      }
       k = end;
     }
-    long[] line = IntStream.range(0, at.length).mapToLong(k -> line(tick[k], grid[k])).toArray();
-    for (int k = 0; k + 1 < at.length; k++) {
-      boolean flam = hits[at[k]].figure() == Hit.Figure.FLAM;
-      boolean close =
-          line[k + 1] - line[k] > 0 && tick[k + 1] - tick[k] < CLOSE * (line[k + 1] - line[k]);
-      if ((line[k] >= line[k + 1] || close) && !flam) {
-        apart(tick, line, k);
-      }
-    }
+    long[] line = lines(tick, grid, k -> hits[at[k]].figure() == Hit.Figure.FLAM);
     for (int k = 0; k < at.length; k++) {
       boolean flam = hits[at[k]].figure() == Hit.Figure.FLAM && k + 1 < at.length;
       hits[at[k]] = on(hits[at[k]], flam ? line[k + 1] : line[k]);
     }
   }
 
-  /** The grid of a drum by its own hits; sixteenths where they do not say. */
-  private Grid usual(List<Hit> plain) {
+  /**
+   * The lines of a single part's attacks, such as a bass's, in ticks from the first beat.
+   *
+   * @param times seconds in order
+   */
+  public long[] lines(double[] times) {
+    double[] tick = Arrays.stream(times).map(this::tick).toArray();
+    Grid[] grid = new Grid[tick.length];
+    Arrays.fill(grid, usual(tick));
+    return lines(tick, grid, k -> false);
+  }
+
+  private long[] lines(double[] tick, Grid[] grid, IntPredicate grace) {
+    long[] line = IntStream.range(0, tick.length).mapToLong(k -> line(tick[k], grid[k])).toArray();
+    for (int k = 0; k + 1 < tick.length; k++) {
+      long between = line[k + 1] - line[k];
+      boolean close = between > 0 && tick[k + 1] - tick[k] < CLOSE * between;
+      if (tick[k + 1] - tick[k] < TOGETHER) {
+        line[k + 1] = line[k];
+      } else if ((between <= 0 || close) && !grace.test(k)) {
+        apart(tick, line, k);
+      }
+    }
+    return line;
+  }
+
+  /** The grid of a part by its own attacks in ticks; sixteenths where they do not say. */
+  private Grid usual(double[] tick) {
     int lines =
-        Division.of(plain, pulse, swing)
+        Division.of(Arrays.stream(tick).map(x -> x / perBeat).toArray(), swing)
             .filter(d -> d.fit() >= CLEAR)
             .map(Division::perBeat)
             .orElse(4);
@@ -117,8 +139,8 @@ public final class GridFinder {
     line[k + 1] = best[1];
   }
 
-  private double tick(Hit h) {
-    return pulse.beatsAt(h.time()) * perBeat;
+  private double tick(double time) {
+    return pulse.beatsAt(time) * perBeat;
   }
 
   /** The nearest line, counted from the first beat. */
