@@ -62,9 +62,19 @@ public record TapIn(List<Stroke> hits, List<Double> errorsMs) {
         errorsMs.stream().mapToDouble(e -> (e - mean) * (e - mean)).average().orElse(0));
   }
 
-  /** Puts the part into the template in place of what the lane had in the section. */
-  public Edits.Edited into(Template t, int section, Lane lane) {
-    return Edits.part(
-        t, section, lane, hits, "Tapped in " + lane.words() + ", " + hits.size() + " hits");
+  /**
+   * Puts the taps into a lane of the section.
+   *
+   * @param over true to lay them over what is there, false to put them in its place
+   */
+  public Edits.Edited into(Template t, int section, Lane lane, boolean over) {
+    List<Stroke> all = new ArrayList<>(hits);
+    if (over) {
+      t.sections().get(section).hits(lane).stream()
+          .filter(h -> hits.stream().noneMatch(tap -> tap.tick() == h.tick()))
+          .forEach(all::add);
+    }
+    String words = over ? "Tapped over the " : "Tapped in ";
+    return Edits.part(t, section, lane, all, words + lane.words() + ", " + hits.size() + " hits");
   }
 }

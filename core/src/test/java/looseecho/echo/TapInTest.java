@@ -49,9 +49,16 @@ class TapInTest {
     assertEquals(3.5, in.spreadMs(), 1e-6);
     TapIn tight = TapIn.of(template(), 0, taps, Grid.SIXTEENTH, 1);
     assertTrue(tight.hits().stream().allMatch(h -> h.offsetMs() == 0));
-    Edits.Edited edit = in.into(template(), 0, Lane.CLAP);
+    Edits.Edited edit = in.into(template(), 0, Lane.CLAP, false);
     assertEquals(in.hits(), edit.template().sections().get(0).hits(Lane.CLAP));
     assertEquals("Tapped in clap, 2 hits", edit.words());
+    List<TapIn.Tap> triplet = List.of(new TapIn.Tap(1.0, 90), new TapIn.Tap(1.340, 90));
+    TapIn fine = TapIn.of(template(), 0, triplet, Grid.EIGHTH_TRIPLET, 1);
+    assertEquals(List.of(0, 640), fine.hits().stream().map(Stroke::tick).toList());
+    Edits.Edited over = fine.into(template(), 0, Lane.SNARE, true);
+    assertEquals(
+        List.of(0, 640, 960),
+        over.template().sections().get(0).hits(Lane.SNARE).stream().map(Stroke::tick).toList());
   }
 
   @Test

@@ -11,6 +11,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import looseecho.activity.Lane;
+import looseecho.desktop.control.GridWords;
 import looseecho.desktop.control.Menus;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Selection;

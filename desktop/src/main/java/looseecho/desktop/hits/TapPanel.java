@@ -9,6 +9,7 @@ import java.util.function.Supplier;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
@@ -19,6 +20,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.util.Duration;
 import looseecho.activity.Lane;
+import looseecho.desktop.control.GridWords;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Playback;
@@ -52,6 +54,8 @@ final class TapPanel extends HBox {
   private final ToggleButton tap = new ToggleButton("Tap in");
   private final ComboBox<String> input = new ComboBox<>();
   private final Slider strength = new Slider(0, 100, 0);
+  private final ComboBox<Grid> lines = new ComboBox<>();
+  private final CheckBox over = new CheckBox("over");
   private final Label result = new Label();
   private final List<TapIn.Tap> taps = new ArrayList<>();
   private StrokeInput open;
@@ -97,7 +101,16 @@ final class TapPanel extends HBox {
     result.getStyleClass().add(Theme.QUIET);
     result.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(result, Priority.ALWAYS);
-    getChildren().addAll(tap, input, quiet("pull to the grid"), strength, percent, result);
+    lines.setId("tap-lines");
+    lines.getItems().setAll(Grid.values());
+    lines.setConverter(new GridWords());
+    lines.setValue(Grid.SIXTEENTH);
+    lines.setPrefWidth(118);
+    lines.setTooltip(new Tooltip("The lines that taps go to"));
+    over.setId("tap-over");
+    over.setTooltip(new Tooltip("Over what the drum plays, else in its place"));
+    over.setMinWidth(Region.USE_PREF_SIZE);
+    getChildren().addAll(tap, input, lines, over, quiet("pull"), strength, percent, result);
     showRecord();
   }
 
@@ -182,7 +195,7 @@ final class TapPanel extends HBox {
             desk.templateProperty().get(),
             selection.sectionProperty().get(),
             List.of(last),
-            Grid.SIXTEENTH,
+            lines.getValue(),
             0);
     result.setText(one.errorsMs().isEmpty() ? "" : Words.offset(one.errorsMs().get(0)));
   }
@@ -202,8 +215,8 @@ final class TapPanel extends HBox {
     }
     Template t = desk.templateProperty().get();
     int section = selection.sectionProperty().get();
-    TapIn in = TapIn.of(t, section, taps, Grid.SIXTEENTH, strength.getValue() / 100);
-    desk.edit(in.into(t, section, lane.get()));
+    TapIn in = TapIn.of(t, section, taps, lines.getValue(), strength.getValue() / 100);
+    desk.edit(in.into(t, section, lane.get(), over.isSelected()));
     try {
       log.add(
           new PracticeLog.Take(

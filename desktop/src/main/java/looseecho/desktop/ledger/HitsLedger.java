@@ -20,6 +20,8 @@ import looseecho.hits.Fill;
 import looseecho.hits.Groove;
 import looseecho.hits.Hit;
 import looseecho.hits.Places;
+import looseecho.hits.Roll;
+import looseecho.hits.RollWords;
 import looseecho.hits.Swing;
 import looseecho.hits.TypicalBar;
 import looseecho.hits.Variants;
@@ -99,6 +101,7 @@ public final class HitsLedger extends VBox {
         fills.isEmpty()
             ? "No fills on snare or toms"
             : "Fills in bar " + fills.toString().replaceAll("[\\[\\]]", ""));
+    new RollWords(p).of(Roll.find(a.hits(), p), first, end).forEach(this::line);
     getChildren().add(GroundLedger.rule());
     here = new DrumWords(a.hits(), p, g.lanes(), first, end);
   }

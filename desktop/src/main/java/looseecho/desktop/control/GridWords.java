@@ -1,11 +1,11 @@
-package looseecho.desktop.echo;
+package looseecho.desktop.control;
 
 import java.util.Arrays;
 import javafx.util.StringConverter;
 import looseecho.pulse.Grid;
 
 /** Says a grid in a list. */
-final class GridWords extends StringConverter<Grid> {
+public final class GridWords extends StringConverter<Grid> {
   @Override
   public String toString(Grid g) {
     return g == null ? "" : g.words();
