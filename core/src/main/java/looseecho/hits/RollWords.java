@@ -31,10 +31,12 @@ public final class RollWords {
       Place from = places.at(r.start());
       if (from.bar() >= first && from.bar() < end) {
         int steps = pulse.meter().value().stepsPerBar();
-        int until = places.at(r.end() - BACK * stepSeconds(r.start())).step();
+        Place to = places.at(r.end() - BACK * stepSeconds(r.start()));
+        boolean downbeat = to.bar() == from.bar() + 1 && to.step() == 1; // it leads into it
+        int until = downbeat ? steps : to.step();
         String where =
             until == from.step() ? ", step " + until : ", steps " + from.step() + " to " + until;
-        boolean over = until < from.step() || r.end() - r.start() > steps * stepSeconds(r.start());
+        boolean over = !downbeat && to.bar() != from.bar();
         String kind = r.words() + (over ? ", from step " + from.step() : where);
         kinds.computeIfAbsent(kind, k -> new TreeSet<>()).add(from.bar());
       }
