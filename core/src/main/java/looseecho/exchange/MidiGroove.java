@@ -1,80 +1,41 @@
 package looseecho.exchange;
 
-import java.io.EOFException;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import javax.sound.midi.InvalidMidiDataException;
-import javax.sound.midi.MetaMessage;
-import javax.sound.midi.MidiEvent;
-import javax.sound.midi.MidiSystem;
-import javax.sound.midi.Sequence;
-import javax.sound.midi.ShortMessage;
-import javax.sound.midi.Track;
 import looseecho.activity.Lane;
+import looseecho.echo.Elsewhere;
 import looseecho.echo.GrooveLift;
+import looseecho.echo.Stroke;
+import looseecho.echo.Tone;
+import looseecho.notes.Line;
 import looseecho.pulse.BarGrid;
 import looseecho.pulse.Grid;
-import looseecho.pulse.Meter;
 
 /**
- * Reads the groove of a Standard MIDI File: drum notes (channel 10, General MIDI percussion)
- * against the sixteenths of its bars, in whatever meter, at its first tempo.
+ * Reads the groove or the parts of a Standard MIDI File: drum notes (channel 10, General MIDI
+ * percussion) against the sixteenths of its bars, in whatever meter, at its first tempo; other
+ * notes as bass, chords or riff by how low they lie and how many sound together.
  */
 public final class MidiGroove {
-  private static final int DEFAULT_US = 500_000;
-  private static final long MOST_BYTES = 32L << 20;
-  private static final int SMALLEST = 6; // a 64th, as a power of two
-  private static final int MOST_BARS = 100_000;
-  private static final double LAST_TICK = 1e9;
+  private static final int LOW = 48; // mean pitch below which a track is a bass
+  private static final double CHORDAL = 1.8; // notes that begin together on average
 
   private MidiGroove() {}
 
   /** The groove; the message of the exception says what is wrong with the file. */
   public static GrooveLift read(Path file) throws IOException {
-    Sequence sequence;
-    if (!Files.isRegularFile(file)) {
-      throw new IOException(file.getFileName() + " is not a file that can be read.");
-    }
-    if (Files.size(file) > MOST_BYTES) {
-      throw new IOException(file.getFileName() + " is far too large for a MIDI file.");
-    }
-    try {
-      sequence = MidiSystem.getSequence(file.toFile());
-    } catch (EOFException e) {
-      throw new IOException(file.getFileName() + " is empty or cut off.", e);
-    } catch (InvalidMidiDataException | IOException | RuntimeException e) {
-      throw new IOException(file.getFileName() + " is not a MIDI file that can be read.", e);
-    }
-    if (sequence.getDivisionType() != Sequence.PPQ || sequence.getResolution() < 1) {
-      throw new IOException(file.getFileName() + " counts in film frames and has no beats.");
-    }
-    double scale = (double) Meter.QUARTER / sequence.getResolution();
-    double msPerTick = tempo(sequence) / 1000.0 / Meter.QUARTER;
-    BarGrid grid = grid(sequence, scale);
+    MidiNotes midi = MidiNotes.read(file);
     Map<Lane, Map<Integer, List<double[]>>> all = new EnumMap<>(Lane.class);
-    for (Track track : sequence.getTracks()) {
-      for (int i = 0; i < track.size(); i++) {
-        MidiEvent e = track.get(i);
-        if (e.getMessage() instanceof ShortMessage m
-            && m.getCommand() == ShortMessage.NOTE_ON
-            && m.getChannel() == MidiSong.DRUMS
-            && m.getData2() > 0) {
-          double tick = e.getTick() * scale;
-          int line = Grid.SIXTEENTH.nearest(tick);
-          lane(m.getData1(), all)
-              .computeIfAbsent(grid.spot(line).inBar(), k -> new ArrayList<>())
-              .add(new double[] {(tick - line) * msPerTick, m.getData2()});
-        }
-      }
-    }
-    if (all.isEmpty()) {
-      throw new IOException(file.getFileName() + " has no drums on channel 10.");
+    for (MidiNotes.Note n : drums(midi, file)) {
+      int line = Grid.SIXTEENTH.nearest(n.tick());
+      all.computeIfAbsent(lane(n.pitch()), l -> new TreeMap<>())
+          .computeIfAbsent(midi.bars().spot(line).inBar(), k -> new ArrayList<>())
+          .add(new double[] {(n.tick() - line) * midi.msPerTick(), n.velocity()});
     }
     Map<Lane, Map<Integer, GrooveLift.Feel>> lanes = new EnumMap<>(Lane.class);
     all.forEach(
@@ -83,34 +44,68 @@ public final class MidiGroove {
           steps.forEach((place, hits) -> feel.put(place, mean(hits)));
           lanes.put(lane, feel);
         });
-    return new GrooveLift(usual(grid), lanes);
+    return new GrooveLift(usual(midi.bars()), lanes);
   }
 
-  /** The file's bars by its time signatures; four quarters where there is none. */
-  private static BarGrid grid(Sequence sequence, double scale) {
-    TreeMap<Integer, Integer> lengths = new TreeMap<>(Map.of(0, Meter.FOUR_FOUR.ticksPerBar()));
-    for (Track track : sequence.getTracks()) {
-      for (int i = 0; i < track.size(); i++) {
-        if (track.get(i).getMessage() instanceof MetaMessage m && m.getType() == 0x58) {
-          byte[] d = m.getData();
-          boolean whole = d.length >= 2 && d[0] > 0 && d[1] >= 0 && d[1] <= SMALLEST;
-          if (whole && 4 * Meter.QUARTER * d[0] >> d[1] >= Meter.STEP) {
-            double at = Math.min(LAST_TICK, track.get(i).getTick() * scale);
-            lengths.put((int) at, 4 * Meter.QUARTER * d[0] >> d[1]);
-          }
-        }
+  private static List<MidiNotes.Note> drums(MidiNotes midi, Path file) throws IOException {
+    List<MidiNotes.Note> drums =
+        midi.notes().stream().filter(n -> n.channel() == MidiSong.DRUMS).toList();
+    if (drums.isEmpty()) {
+      throw new IOException(file.getFileName() + " has no drums on channel 10.");
+    }
+    return drums;
+  }
+
+  /** All parts, with their hits and notes; the message of the exception says what is wrong. */
+  public static Elsewhere parts(Path file) throws IOException {
+    MidiNotes midi = MidiNotes.read(file);
+    if (midi.notes().isEmpty()) {
+      throw new IOException(file.getFileName() + " has no notes.");
+    }
+    Map<Lane, List<Stroke>> drums = new EnumMap<>(Lane.class);
+    Map<Integer, List<MidiNotes.Note>> others = new TreeMap<>();
+    for (MidiNotes.Note n : midi.notes()) {
+      if (n.channel() == MidiSong.DRUMS) {
+        Grid grid = fine(n.tick());
+        int line = grid.nearest(n.tick());
+        double late = (n.tick() - line) * midi.msPerTick();
+        drums
+            .computeIfAbsent(lane(n.pitch()), l -> new ArrayList<>())
+            .add(new Stroke(line, late, n.velocity()));
+      } else {
+        others.computeIfAbsent(n.channel(), c -> new ArrayList<>()).add(n);
       }
     }
-    int end = (int) Math.min(LAST_TICK, sequence.getTickLength() * scale);
-    List<Integer> bars = new ArrayList<>();
-    for (Map.Entry<Integer, Integer> m : lengths.entrySet()) {
-      Integer next = lengths.higherKey(m.getKey());
-      int until = next == null ? Math.max(end, m.getKey() + 1) : next;
-      for (int at = m.getKey(); at < until && bars.size() < MOST_BARS; at += m.getValue()) {
-        bars.add(next == null ? m.getValue() : Math.min(m.getValue(), until - at));
+    Map<Line, List<Tone>> lines = new EnumMap<>(Line.class);
+    for (List<MidiNotes.Note> track : others.values()) {
+      lines
+          .computeIfAbsent(line(track), l -> new ArrayList<>())
+          .addAll(track.stream().map(n -> tone(n, midi.msPerTick())).toList());
+    }
+    int bar = usual(midi.bars());
+    return new Elsewhere((midi.bars().ticks() + bar - 1) / bar * bar, drums, lines);
+  }
+
+  private static Tone tone(MidiNotes.Note n, double msPerTick) {
+    int line = fine(n.tick()).nearest(n.tick());
+    int length = (int) Math.max(1, Math.round(n.length()));
+    return new Tone(line, (n.tick() - line) * msPerTick, length, n.pitch(), n.velocity());
+  }
+
+  /** Of sixteenths, 32nds and sixteenth triplets the coarsest that is right to a 64th's half. */
+  private static Grid fine(double tick) {
+    for (Grid g : List.of(Grid.SIXTEENTH, Grid.SIXTEENTH_TRIPLET, Grid.THIRTY_SECOND)) {
+      if (Math.abs(tick - g.nearest(tick)) < Grid.THIRTY_SECOND.ticks() / 4.0) {
+        return g;
       }
     }
-    return BarGrid.of(bars.stream().mapToInt(b -> b).toArray());
+    return Grid.SIXTEENTH;
+  }
+
+  private static Line line(List<MidiNotes.Note> track) {
+    double mean = track.stream().mapToInt(MidiNotes.Note::pitch).average().orElse(60);
+    long starts = track.stream().mapToLong(n -> Math.round(n.tick() / 30)).distinct().count();
+    return mean < LOW ? Line.BASS : track.size() > CHORDAL * starts ? Line.CHORDS : Line.RIFF;
   }
 
   /** The bar that lasts longest in the file; a lead-in may have one of its own. */
@@ -126,38 +121,19 @@ public final class MidiGroove {
         hits.stream().mapToDouble(h -> h[1]).average().orElse(0));
   }
 
-  private static Map<Integer, List<double[]>> lane(
-      int note, Map<Lane, Map<Integer, List<double[]>>> all) {
-    Lane lane =
-        switch (note) {
-          case 35, 36 -> Lane.KICK;
-          case 37, 38, 40 -> Lane.SNARE;
-          case 39 -> Lane.CLAP;
-          case 42, 44 -> Lane.HAT_CLOSED;
-          case 46 -> Lane.HAT_OPEN;
-          case 41, 43, 45 -> Lane.TOM_LOW;
-          case 47 -> Lane.TOM;
-          case 48, 50 -> Lane.TOM_HIGH;
-          case 51, 53, 59 -> Lane.RIDE;
-          case 49, 52, 55, 57 -> Lane.CYMBAL;
-          default -> Lane.PERCUSSION;
-        };
-    return all.computeIfAbsent(lane, l -> new TreeMap<>());
-  }
-
-  /** Microseconds of a quarter at the file's first tempo. */
-  private static int tempo(Sequence sequence) {
-    for (Track track : sequence.getTracks()) {
-      for (int i = 0; i < track.size(); i++) {
-        if (track.get(i).getMessage() instanceof MetaMessage m && m.getType() == 0x51) {
-          byte[] d = m.getData();
-          int us = d.length < 3 ? 0 : (d[0] & 0xff) << 16 | (d[1] & 0xff) << 8 | d[2] & 0xff;
-          if (us > 0) {
-            return us;
-          }
-        }
-      }
-    }
-    return DEFAULT_US;
+  private static Lane lane(int note) {
+    return switch (note) {
+      case 35, 36 -> Lane.KICK;
+      case 37, 38, 40 -> Lane.SNARE;
+      case 39 -> Lane.CLAP;
+      case 42, 44 -> Lane.HAT_CLOSED;
+      case 46 -> Lane.HAT_OPEN;
+      case 41, 43, 45 -> Lane.TOM_LOW;
+      case 47 -> Lane.TOM;
+      case 48, 50 -> Lane.TOM_HIGH;
+      case 51, 53, 59 -> Lane.RIDE;
+      case 49, 52, 55, 57 -> Lane.CYMBAL;
+      default -> Lane.PERCUSSION;
+    };
   }
 }

@@ -19,7 +19,9 @@ import looseecho.desktop.session.Lanes;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Edits;
+import looseecho.echo.Elsewhere;
 import looseecho.echo.GrooveLift;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.exchange.MidiGroove;
 import looseecho.project.ProjectFile;
@@ -39,7 +41,7 @@ public final class GroovePanel extends VBox {
   private final ComboBox<String> lane = new ComboBox<>();
   private final ComboBox<String> onto = new ComboBox<>();
   private final Slider strength = new Slider(0, 100, 100);
-  private Optional<GrooveLift> file = Optional.empty();
+  private Optional<Source> file = Optional.empty();
   private Optional<Path> path = Optional.empty();
 
   GroovePanel(Desk desk, Selection selection, Lanes lanes) {
@@ -85,6 +87,11 @@ public final class GroovePanel extends VBox {
                 4,
                 Buttons.of("groove-put", "Put on", "Timing and loudness, by strength", this::put),
                 Buttons.of(
+                    "groove-take",
+                    "Take it over",
+                    "Its hits and notes instead of what plays here, the picked part or the whole",
+                    this::takeOver),
+                Buttons.of(
                     "groove-tight",
                     "Tighten",
                     "Pull the same drums to the grid, by strength",
@@ -99,8 +106,8 @@ public final class GroovePanel extends VBox {
         .start(
             p ->
                 of.toString().endsWith(".looseecho")
-                    ? GrooveLift.of(new ProjectFile().read(of).template(), 0)
-                    : MidiGroove.read(of),
+                    ? Source.of(new ProjectFile().read(of).template(), 0)
+                    : new Source(MidiGroove.read(of), MidiGroove.parts(of)),
             g -> {
               file = Optional.of(g);
               path = Optional.of(of);
@@ -136,7 +143,7 @@ public final class GroovePanel extends VBox {
     path.ifPresent(p -> names.add(p.getFileName().toString()));
     keep(from, names);
     List<String> sources = new ArrayList<>(List.of(KIT));
-    source().ifPresent(g -> g.lanes().keySet().forEach(l -> sources.add(l.words())));
+    source().ifPresent(g -> g.parts().parts().forEach(part -> sources.add(part.words())));
     keep(lane, sources);
     lanes();
   }
@@ -163,12 +170,19 @@ public final class GroovePanel extends VBox {
     }
   }
 
-  private Optional<GrooveLift> source() {
+  /** What a section or a file has to give. */
+  private record Source(GrooveLift groove, Elsewhere parts) {
+    static Source of(Template t, int section) {
+      return new Source(GrooveLift.of(t, section), Elsewhere.of(t, section));
+    }
+  }
+
+  private Optional<Source> source() {
     Template t = desk.templateProperty().get();
     int i = from.getSelectionModel().getSelectedIndex();
     return t == null || i < 0
         ? Optional.empty()
-        : i < t.sections().size() ? Optional.of(GrooveLift.of(t, i)) : file;
+        : i < t.sections().size() ? Optional.of(Source.of(t, i)) : file;
   }
 
   private static Optional<Lane> named(ComboBox<String> box) {
@@ -177,7 +191,7 @@ public final class GroovePanel extends VBox {
 
   private void put() {
     Template t = desk.templateProperty().get();
-    Optional<GrooveLift> groove = source();
+    Optional<GrooveLift> groove = source().map(Source::groove);
     if (t == null || groove.isEmpty()) {
       desk.messageProperty().set("Pick the section or file whose groove it shall be.");
       return;
@@ -190,6 +204,31 @@ public final class GroovePanel extends VBox {
         of.isPresent() && on.isPresent()
             ? groove.get().onto(t, section, of.get(), on.get(), share)
             : groove.get().ontoAll(t, section, share));
+  }
+
+  private void takeOver() {
+    Template t = desk.templateProperty().get();
+    Optional<Elsewhere> parts = source().map(Source::parts);
+    if (t == null || parts.isEmpty()) {
+      desk.messageProperty().set("Pick the section or file whose parts it shall be.");
+      return;
+    }
+    int section = selection.sectionProperty().get();
+    List<Part> wanted =
+        parts.get().parts().stream()
+            .filter(part -> KIT.equals(lane.getValue()) || part.words().equals(lane.getValue()))
+            .toList();
+    Template now = t;
+    String words = "";
+    for (Part part : wanted) {
+      Edits.Edited e = parts.get().into(now, section, part, part);
+      now = e.template();
+      words = e.words();
+    }
+    if (!wanted.isEmpty()) {
+      desk.edit(
+          new Edits.Edited(now, wanted.size() == 1 ? words : wanted.size() + " parts taken over"));
+    }
   }
 
   private void tighten() {
