@@ -1,6 +1,8 @@
 package looseecho.echo;
 
+import java.util.Locale;
 import java.util.Objects;
+import looseecho.pulse.Meter;
 import looseecho.reading.Limits;
 
 /**
@@ -50,6 +52,24 @@ public record Manner(
     Limits.within("flamMs", flamMs, SHORTEST_FLAM_MS, LONGEST_FLAM_MS);
     Limits.within("lengthTicks", lengthTicks, 0, Limits.STROKE_TICKS);
     Limits.within("pitch", pitch, -Limits.STROKE_SEMITONES, Limits.STROKE_SEMITONES);
+  }
+
+  /** What is special about it, to follow other words: ", flam of 22 ms, backwards"; or nothing. */
+  public String words() {
+    StringBuilder s = new StringBuilder();
+    if (ornament == Ornament.FLAM) {
+      s.append(", flam of ").append(Math.round(flamMs)).append(" ms");
+    } else if (ornament != Ornament.NONE) {
+      s.append(", ").append(ornament.words());
+    }
+    if (lengthTicks > 0) {
+      s.append(String.format(Locale.ROOT, ", lasts %.1f steps", lengthTicks / (double) Meter.STEP));
+    }
+    if (pitch != 0) {
+      s.append(", ").append(Words.semitones(Math.abs(pitch)));
+      s.append(pitch > 0 ? " higher, " : " lower, ").append(bend.words());
+    }
+    return s.append(reversed ? ", backwards" : "").toString();
   }
 
   public Manner with(Ornament other) {

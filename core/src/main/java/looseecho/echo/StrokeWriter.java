@@ -11,6 +11,8 @@ import looseecho.pulse.Pulse;
  * was heard to be; the soft stroke of a flam becomes an ornament of the main one.
  */
 final class StrokeWriter {
+  private static final double SHORT = 0.5; // of the length that the drum\'s hits usually have
+  private static final double GAP = 0.9; // of the time until it is struck again
 
   private final Pulse pulse;
   private final int firstBeat;
@@ -25,6 +27,7 @@ final class StrokeWriter {
 
   List<Stroke> write(List<Hit> hits) {
     List<Stroke> out = new ArrayList<>();
+    double usual = usualLength(hits);
     for (int k = 0; k < hits.size(); k++) {
       Hit h = hits.get(k);
       boolean grace = h.figure() == Hit.Figure.FLAM && k + 1 < hits.size();
@@ -37,9 +40,32 @@ final class StrokeWriter {
       if (before != null && before.figure() == Hit.Figure.FLAM) {
         manner = manner.with(Ornament.FLAM).flam(1000 * (h.time() - before.time()));
       }
+      double next = k + 1 < hits.size() ? hits.get(k + 1).time() : Double.MAX_VALUE;
+      if (isCut(h, next, usual)) {
+        manner = manner.lasting(ticks(h));
+      }
       out.add(new Stroke(tick, h.offsetMs(), h.velocity(), manner));
     }
     return out;
+  }
+
+  private static double usualLength(List<Hit> hits) {
+    double[] lengths = hits.stream().mapToDouble(Hit::lengthMs).sorted().toArray();
+    return lengths.length == 0 ? 0 : lengths[lengths.length / 2];
+  }
+
+  /** Dies away long before the drum's others do, and not because it is struck again. */
+  private static boolean isCut(Hit h, double next, double usual) {
+    boolean struckAgain = h.lengthMs() > GAP * 1000 * (next - h.time());
+    return h.figure() == Hit.Figure.SINGLE
+        && h.lengthMs() > 0
+        && h.lengthMs() < SHORT * usual
+        && !struckAgain;
+  }
+
+  private int ticks(Hit h) {
+    double beats = pulse.beatsAt(h.time() + h.lengthMs() / 1000) - pulse.beatsAt(h.time());
+    return (int) Math.max(1, Math.round(beats * pulse.meter().value().ticksPerBeat()));
   }
 
   /** From the section's start: the line that the hit lies on. */

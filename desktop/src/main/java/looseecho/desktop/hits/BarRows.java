@@ -39,9 +39,13 @@ public record BarRows(
 
   /**
    * One hit; {@code step} from 0 within the bar, {@code weight} 0..1 is confidence, or how often it
-   * is played.
+   * is played; {@code more} what else there is to say, or nothing.
    */
-  public record Mark(double step, double offsetMs, double velocity, double weight) {}
+  public record Mark(double step, double offsetMs, double velocity, double weight, String more) {
+    public Mark(double step, double offsetMs, double velocity, double weight) {
+      this(step, offsetMs, velocity, weight, "");
+    }
+  }
 
   /** One bass note within the bar, steps from 0. */
   public record BassMark(double step, double lengthSteps, String name, boolean heard) {}
@@ -110,15 +114,28 @@ public record BarRows(
   private static List<Mark> heard(List<Hit> hits, Lane lane, int bar) {
     return hits.stream()
         .filter(h -> h.lane() == lane && h.bar() == bar)
-        .map(h -> new Mark(steps(h.tick()), h.offsetMs(), h.velocity(), h.confidence()))
+        .map(h -> new Mark(steps(h.tick()), h.offsetMs(), h.velocity(), h.confidence(), more(h)))
         .toList();
   }
 
   private static List<Mark> echo(List<Stroke> hits, BarGrid.Bar bar) {
     return hits.stream()
         .filter(h -> h.tick() >= bar.from() && h.tick() < bar.end())
-        .map(h -> new Mark(steps(bar.inBar(h.tick())), h.offsetMs(), h.velocity(), 1))
+        .map(
+            h ->
+                new Mark(
+                    steps(bar.inBar(h.tick())), h.offsetMs(), h.velocity(), 1, h.manner().words()))
         .toList();
+  }
+
+  private static String more(Hit h) {
+    String figure =
+        switch (h.figure()) {
+          case FLAM -> ", of a flam";
+          case ROLL -> ", of a roll";
+          case SINGLE -> "";
+        };
+    return (h.lengthMs() > 0 ? ", dies away in " + Math.round(h.lengthMs()) + " ms" : "") + figure;
   }
 
   /** Places that at least half of the bars that have them play, and how on average. */

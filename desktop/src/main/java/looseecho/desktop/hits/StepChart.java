@@ -281,7 +281,10 @@ public final class StepChart extends ChartPane {
   }
 
   private String words(Mark m) {
-    return Words.offset(m.offsetMs(), rows.stepMs()) + ", loudness " + Math.round(m.velocity());
+    return Words.offset(m.offsetMs(), rows.stepMs())
+        + ", loudness "
+        + Math.round(m.velocity())
+        + m.more();
   }
 
   @Override
