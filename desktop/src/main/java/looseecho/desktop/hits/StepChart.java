@@ -294,22 +294,13 @@ public final class StepChart extends ChartPane {
     }
     double bottom = HEAD + rowHeight() * rows.rows().size();
     drawGrid(g, bottom);
+    drawMark(g);
     for (int i = 0; i < rows.rows().size(); i++) {
       drawLane(g, rows.rows().get(i), y(i));
     }
     if (!rows.bass().isEmpty()) {
       new BassRow(colour(Hue.INK), colour(Hue.HEARD), colour(Hue.ECHO))
           .draw(g, rows.bass(), bottom, this::x, getWidth() - 8);
-    }
-    if (markCell >= 0) {
-      double left = x((double) Math.min(markCell, cursorCell) * width() / Meter.STEP);
-      double right = x((double) Math.max(markCell, cursorCell) * width() / Meter.STEP);
-      g.setFill(colour(Hue.WASH, 0.6));
-      g.fillRect(
-          left - cellWidth() / 2,
-          y(cursorRow) - rowHeight() / 2,
-          right - left + cellWidth(),
-          rowHeight());
     }
     if (editor != null && isFocused()) {
       g.setStroke(colour(Hue.INK));
@@ -322,6 +313,20 @@ public final class StepChart extends ChartPane {
           6,
           6);
       g.setLineWidth(1);
+    }
+  }
+
+  /** From the mark to the cursor, under the hits. */
+  private void drawMark(GraphicsContext g) {
+    if (markCell >= 0) {
+      double left = x((double) Math.min(markCell, cursorCell) * width() / Meter.STEP);
+      double right = x((double) Math.max(markCell, cursorCell) * width() / Meter.STEP);
+      g.setFill(colour(Hue.WASH, 0.6));
+      g.fillRect(
+          left - cellWidth() / 2,
+          y(cursorRow) - rowHeight() / 2,
+          right - left + cellWidth(),
+          rowHeight());
     }
   }
 
