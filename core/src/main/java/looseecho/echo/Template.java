@@ -8,6 +8,7 @@ import looseecho.pulse.BarGrid;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Meter;
 import looseecho.reading.Limits;
+import looseecho.reading.Ordered;
 
 /**
  * The editable template.
@@ -72,16 +73,7 @@ public record Template(
 
   /** Ticks from a section's start at a time in seconds, also beyond its ends. */
   public double tick(int section, double time) {
-    int low = 0;
-    int high = beats.size() - 2;
-    while (low < high) {
-      int mid = (low + high + 1) >>> 1;
-      if (beats.get(mid).time() <= time) {
-        low = mid;
-      } else {
-        high = mid - 1;
-      }
-    }
+    int low = Ordered.last(beats.subList(0, beats.size() - 1), Beat::time, time);
     double start = beats.get(low).time();
     double beat = low + (time - start) / (beats.get(low + 1).time() - start);
     return (beat - firstBeat(section)) * meter.ticksPerBeat();

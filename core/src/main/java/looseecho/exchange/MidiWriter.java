@@ -17,6 +17,7 @@ import looseecho.disk.WholeFile;
 import looseecho.notes.Key;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Meter;
+import looseecho.reading.Ordered;
 
 /**
  * Writes a Standard MIDI File 1.0, type 1 (MIDI Manufacturers Association, 1996): a tempo map that
@@ -157,17 +158,7 @@ public final class MidiWriter {
   }
 
   private static long tick(List<Stretch> map, double time) {
-    int low = 0;
-    int high = map.size() - 1;
-    while (low < high) {
-      int mid = (low + high + 1) >>> 1;
-      if (map.get(mid).time() <= time) {
-        low = mid;
-      } else {
-        high = mid - 1;
-      }
-    }
-    Stretch s = map.get(low);
+    Stretch s = map.get(Ordered.last(map, Stretch::time, time));
     return Math.max(0, s.tick() + Math.round((time - s.time()) * 1e6 / s.usPerQuarter() * PPQ));
   }
 

@@ -3,6 +3,7 @@ package looseecho.pulse;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
+import looseecho.reading.Ordered;
 
 /**
  * The bars of a stretch of music: the one place that turns ticks into bars and back. A bar may be
@@ -99,17 +100,7 @@ public final class BarGrid {
 
   /** Index of the bar that holds a tick; the first or last one beyond the ends. */
   public int indexAt(long tick) {
-    int low = 0;
-    int high = bars.size() - 1;
-    while (low < high) {
-      int mid = (low + high + 1) >>> 1;
-      if (bars.get(mid).from() <= tick) {
-        low = mid;
-      } else {
-        high = mid - 1;
-      }
-    }
-    return low;
+    return Ordered.last(bars, Bar::from, (double) tick);
   }
 
   public Bar at(long tick) {

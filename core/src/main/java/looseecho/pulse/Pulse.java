@@ -1,6 +1,7 @@
 package looseecho.pulse;
 
 import java.util.List;
+import looseecho.reading.Ordered;
 import looseecho.reading.Reading;
 
 /**
@@ -31,20 +32,7 @@ public record Pulse(
 
   /** Index of the last beat at or before a time; -1 before the first. */
   public int beatAt(double time) {
-    int low = 0;
-    int high = beats.size() - 1;
-    if (time < beats.get(0).time()) {
-      return -1;
-    }
-    while (low < high) {
-      int mid = (low + high + 1) >>> 1;
-      if (beats.get(mid).time() <= time) {
-        low = mid;
-      } else {
-        high = mid - 1;
-      }
-    }
-    return low;
+    return time < beats.get(0).time() ? -1 : Ordered.last(beats, Beat::time, time);
   }
 
   /**

@@ -25,4 +25,19 @@ public final class Ordered {
     }
     return low;
   }
+
+  /** Index of the last item whose number is at most a limit; 0 when none is. */
+  public static <T> int last(List<T> items, ToDoubleFunction<T> number, double limit) {
+    int low = 0;
+    int high = Math.max(0, items.size() - 1);
+    while (low < high) {
+      int mid = (low + high + 1) >>> 1;
+      if (number.applyAsDouble(items.get(mid)) <= limit) {
+        low = mid;
+      } else {
+        high = mid - 1;
+      }
+    }
+    return low;
+  }
 }

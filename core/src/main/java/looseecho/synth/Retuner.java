@@ -53,8 +53,8 @@ public final class Retuner {
 
   /**
    * All partials moved by as many hertz as bring the strongest one to the new pitch: what was a
-   * tone becomes a bell. Single-sideband modulation by the analytic signal (Bode and Moog, "A high
-   * accuracy frequency shifter for professional audio applications", JAES 1972).
+   * tone becomes a bell. Single-sideband modulation by the analytic signal (Wardle, "A
+   * Hilbert-transformer frequency shifter for audio", DAFx 1998).
    */
   public float[] byHertz(float[] x, double semitones) {
     double hertz = strongest(x) * (Math.pow(2, semitones / 12) - 1);

@@ -25,10 +25,7 @@ class HabitsTest extends WindowTest {
 
   @Start
   void start(Stage stage) throws IOException {
-    open(stage, dir.resolve("corrections"));
-    Path track = dir.resolve("pier.wav");
-    ClickTrack.write(track, 12);
-    session.papers().open(track);
+    openTrack(stage, dir);
   }
 
   private Template ready() {

@@ -26,10 +26,7 @@ class StrokesTest extends WindowTest {
 
   @Start
   void start(Stage stage) throws IOException {
-    open(stage, dir.resolve("corrections"));
-    Path track = dir.resolve("pier.wav");
-    ClickTrack.write(track, 12);
-    session.papers().open(track);
+    openTrack(stage, dir);
   }
 
   /** On the echo bench, the cursor of the kick on the bar's first step. */

@@ -49,6 +49,14 @@ abstract class WindowTest {
     stage.requestFocus();
   }
 
+  /** Opens the window and a short track in a folder. */
+  void openTrack(Stage stage, Path dir) throws IOException {
+    open(stage, dir.resolve("corrections"));
+    Path track = dir.resolve("pier.wav");
+    ClickTrack.write(track, 12);
+    session.papers().open(track);
+  }
+
   @BeforeEach
   void take(FxRobot given) {
     robot = given;

@@ -4,22 +4,16 @@ import java.util.OptionalInt;
 import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.text.Font;
-import javafx.scene.text.TextAlignment;
 import looseecho.activity.Lane;
 import looseecho.desktop.control.ChartPane;
-import looseecho.desktop.control.Glyphs;
 import looseecho.desktop.hits.BarRows.Mark;
 import looseecho.desktop.hits.BarRows.Row;
-import looseecho.desktop.theme.Theme;
 import looseecho.echo.Words;
 import looseecho.pulse.Grid;
-import looseecho.pulse.Meter;
 
 /**
  * Lanes over the steps of a bar. Each lane is a thin line; heard hits hang on it hollow at their
@@ -27,10 +21,6 @@ import looseecho.pulse.Meter;
  * keys.
  */
 public final class StepChart extends ChartPane {
-  private static final double NAMES = 118;
-  private static final double HEAD = 26;
-  private static final double LEAST_CELL = 8; // pixels: finer lines are not drawn
-  private static final int FREE = 40; // ticks from cell to cell without a grid
 
   /** What the chart asks for when the person edits; places are ticks of the bar. */
   public interface Editor {
@@ -70,7 +60,7 @@ public final class StepChart extends ChartPane {
     setPrefHeight(380);
     setMinHeight(160);
     setAccessibleText("Drum lanes over the steps of the bar");
-    setOnMouseMoved(e -> tell(rowAt(e.getY()), cellAt(e.getX())));
+    setOnMouseMoved(e -> tell(places().rowAt(e.getY()), places().cellAt(e.getX())));
     setOnMousePressed(this::pressed);
     setOnKeyPressed(this::key);
   }
@@ -92,9 +82,10 @@ public final class StepChart extends ChartPane {
   }
 
   /** Sets the grid that the cursor goes by. */
-  public void grid(Grid other) {
-    cursorCell = Math.min(cursorCell * width() / width(other), rows.ticks() / width(other) - 1);
-    grid = other;
+  public void grid(Grid next) {
+    int other = StepLayout.cellTicks(next);
+    cursorCell = Math.min(cursorCell * width() / other, rows.ticks() / other - 1);
+    grid = next;
     markCell = -1;
     redraw();
   }
@@ -119,13 +110,8 @@ public final class StepChart extends ChartPane {
     return width();
   }
 
-  private static int width(Grid g) {
-    return g == Grid.NONE ? FREE : g.ticks();
-  }
-
-  /** Ticks from one cell to the next. */
   private int width() {
-    return width(grid);
+    return StepLayout.cellTicks(grid);
   }
 
   private int cells() {
@@ -161,42 +147,14 @@ public final class StepChart extends ChartPane {
     return cursorCell * width();
   }
 
-  private double rowHeight() {
-    double bass = rows.bass().isEmpty() ? 0 : BassRow.HEIGHT;
-    return Math.min(58, (getHeight() - HEAD - bass) / Math.max(1, rows.rows().size()));
-  }
-
-  private int rowAt(double y) {
-    int row = (int) Math.floor((y - HEAD) / rowHeight());
-    return row >= 0 && row < rows.rows().size() ? row : -1;
-  }
-
-  private int cellAt(double x) {
-    double steps = (x - NAMES) / stepWidth() - 0.5;
-    int cell = (int) Math.round(steps * Meter.STEP / width());
-    return steps >= -0.5 && cell < cells() ? Math.max(0, cell) : -1;
-  }
-
-  private double cellWidth() {
-    return stepWidth() * width() / Meter.STEP;
-  }
-
-  private double stepWidth() {
-    return (getWidth() - NAMES - 8) / rows.steps();
-  }
-
-  private double x(double step) {
-    return NAMES + (step + 0.5) * stepWidth();
-  }
-
-  private double y(int row) {
-    return HEAD + (row + 0.5) * rowHeight();
+  private StepLayout places() {
+    return new StepLayout(getWidth(), getHeight(), rows, grid);
   }
 
   private void pressed(MouseEvent e) {
     requestFocus();
-    int row = rowAt(e.getY());
-    int cell = cellAt(e.getX());
+    int row = places().rowAt(e.getY());
+    int cell = places().cellAt(e.getX());
     if (editor != null && row >= 0 && cell >= 0) {
       cursor(row, cell);
       if (editor.clickToggles() || e.getClickCount() == 2) {
@@ -266,18 +224,14 @@ public final class StepChart extends ChartPane {
     StringBuilder words =
         new StringBuilder(r.lane().words()).append(", ").append(Words.step(cell * width()));
     r.heard().stream()
-        .filter(m -> on(m, cell))
+        .filter(m -> places().on(m, cell))
         .findFirst()
         .ifPresent(m -> words.append("   heard: ").append(words(m)));
     r.echo().stream()
-        .filter(m -> on(m, cell))
+        .filter(m -> places().on(m, cell))
         .findFirst()
         .ifPresent(m -> words.append("   echo: ").append(words(m)));
     hint.accept(words.toString());
-  }
-
-  private boolean on(Mark m, int cell) {
-    return Math.abs(m.step() * Meter.STEP - cell * width()) * 2 < width();
   }
 
   private String words(Mark m) {
@@ -292,102 +246,14 @@ public final class StepChart extends ChartPane {
     if (rows.rows().isEmpty()) {
       return;
     }
-    double bottom = HEAD + rowHeight() * rows.rows().size();
-    drawGrid(g, bottom);
-    drawMark(g);
-    for (int i = 0; i < rows.rows().size(); i++) {
-      drawLane(g, rows.rows().get(i), y(i));
-    }
-    if (!rows.bass().isEmpty()) {
-      new BassRow(colour(Hue.INK), colour(Hue.HEARD), colour(Hue.ECHO))
-          .draw(g, rows.bass(), bottom, this::x, getWidth() - 8);
-    }
-    if (editor != null && isFocused()) {
-      g.setStroke(colour(Hue.INK));
-      g.setLineWidth(1.5);
-      g.strokeRoundRect(
-          x((double) cursorTick() / Meter.STEP) - cellWidth() / 2 + 1,
-          y(cursorRow) - rowHeight() / 2 + 1,
-          cellWidth() - 2,
-          rowHeight() - 2,
-          6,
-          6);
-      g.setLineWidth(1);
-    }
-  }
-
-  /** From the mark to the cursor, under the hits. */
-  private void drawMark(GraphicsContext g) {
+    StepPainter painter = new StepPainter(g, this::colour, places());
+    painter.grid(cursorRow);
     if (markCell >= 0) {
-      double left = x((double) Math.min(markCell, cursorCell) * width() / Meter.STEP);
-      double right = x((double) Math.max(markCell, cursorCell) * width() / Meter.STEP);
-      g.setFill(colour(Hue.WASH, 0.6));
-      g.fillRect(
-          left - cellWidth() / 2,
-          y(cursorRow) - rowHeight() / 2,
-          right - left + cellWidth(),
-          rowHeight());
+      painter.mark(cursorRow, Math.min(markCell, cursorCell), Math.max(markCell, cursorCell));
     }
-  }
-
-  private void drawGrid(GraphicsContext g, double bottom) {
-    g.setTextBaseline(VPos.CENTER);
-    g.setTextAlign(TextAlignment.CENTER);
-    for (int s = 0; s < rows.steps(); s++) {
-      boolean beat = s % rows.stepsPerBeat() == 0;
-      if (s / rows.stepsPerBeat() % 2 == 0 && beat) {
-        g.setFill(colour(Hue.PANEL));
-        g.fillRect(
-            x(s) - stepWidth() / 2,
-            HEAD,
-            stepWidth() * Math.min(rows.stepsPerBeat(), rows.steps() - s),
-            bottom - HEAD);
-      }
-      double sx = Math.round(x(s)) + 0.5;
-      g.setStroke(beat ? colour(Hue.QUIET, 0.7) : colour(Hue.LINE));
-      g.strokeLine(sx, HEAD - 4, sx, bottom);
-      g.setFont(Font.font(Theme.NUMBER_FAMILY, beat ? 14 : 12));
-      g.setFill(beat ? colour(Hue.INK) : colour(Hue.QUIET));
-      g.fillText(String.valueOf(s + 1), sx, HEAD / 2 - 2);
+    painter.lanes();
+    if (editor != null && isFocused()) {
+      painter.cursor(cursorRow, cursorCell);
     }
-    g.setTextAlign(TextAlignment.LEFT);
-    if (cellWidth() >= LEAST_CELL && grid.ticks() != Meter.STEP) {
-      g.setStroke(colour(Hue.LINE));
-      g.setLineDashes(1.5, 3);
-      for (int c = 0; c < cells(); c++) {
-        double px = Math.round(x((double) c * width() / Meter.STEP)) + 0.5;
-        double at = y(cursorRow);
-        g.strokeLine(px, at - rowHeight() / 2, px, at + rowHeight() / 2);
-      }
-      g.setLineDashes((double[]) null);
-    }
-  }
-
-  private void drawLane(GraphicsContext g, Row row, double y) {
-    g.setStroke(colour(Hue.LINE));
-    g.strokeLine(NAMES, Math.round(y) + 0.5, getWidth() - 8, Math.round(y) + 0.5);
-    g.setFill(colour(Hue.QUIET));
-    Glyphs.solid(g, row.lane(), 10, y, 13);
-    g.setFont(Font.font(Theme.TEXT_FAMILY, 14));
-    g.setFill(colour(Hue.INK));
-    g.fillText(row.lane().words(), 26, y);
-    g.setFill(colour(Hue.ECHO));
-    for (Mark m : row.echo()) {
-      Glyphs.solid(g, row.lane(), x(m.step() + m.offsetMs() / rows.stepMs()), y, 0.72 * size(m));
-    }
-    for (Mark m : row.heard()) {
-      g.setStroke(colour(Hue.HEARD, 0.35 + 0.65 * m.weight()));
-      Glyphs.hollow(
-          g,
-          row.lane(),
-          x(m.step() + m.offsetMs() / rows.stepMs()),
-          y,
-          size(m),
-          0.8 + 1.0 * m.weight());
-    }
-  }
-
-  private double size(Mark m) {
-    return Math.min(rowHeight() * 0.85, 9 + 23 * Math.pow(m.velocity() / 127, 1.2));
   }
 }
