@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -16,13 +17,16 @@ import looseecho.desktop.hits.StepChart;
 import looseecho.echo.Stroke;
 import looseecho.hits.Hit;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.testfx.framework.junit5.Start;
 
 /** Heard hits corrected and settled by mouse and keys, and a part tapped in. */
 class HitsBenchTest extends WindowTest {
+  @TempDir private static Path home;
+
   @Start
   void start(Stage stage) throws IOException {
-    open(stage);
+    open(stage, home.resolve("corrections"));
   }
 
   private List<Hit> bar(Lane lane, int bar) {
@@ -44,15 +48,22 @@ class HitsBenchTest extends WindowTest {
     settled();
   }
 
-  @Test
-  void hitsAreCorrectedSettledHeardAloneAndTappedIn() {
+  /** The hits of the demo's second section, the typical bar shown. */
+  private StepChart hits() {
     openDemo();
     go("#step-hits");
     robot.interact(() -> session.selection().sectionProperty().set(1));
+    StepChart chart = robot.lookup("#steps").queryAs(StepChart.class);
+    robot.interact(chart::requestFocus);
+    return chart;
+  }
+
+  @Test
+  void aHitIsAddedMovedAndTakenOut() {
+    StepChart chart = hits();
     assertTrue(shown("behind the kick; s"), "the snare lies behind the kick");
     assertTrue(shown("Fills in bar"), "a roll on the toms leads out of the section");
     robot.clickOn("5  a");
-    StepChart chart = robot.lookup("#steps").queryAs(StepChart.class);
     robot.interact(() -> chart.place(Lane.KICK, 240));
     robot.interact(chart::requestFocus);
     List<Hit> before = bar(Lane.KICK, 5);
@@ -81,16 +92,12 @@ class HitsBenchTest extends WindowTest {
     undo();
     undo();
     assertEquals(before, bar(Lane.KICK, 5));
-    theTypicalBarCorrectsEveryBar();
-    robot.clickOn("5  a");
-    theNextDoubtfulHitIsSettledWithOneKey();
-    oneDrumSoundsAlone();
-    aPartIsTappedInAndKeepsItsFeel();
   }
 
   /** Added, given to another lane and taken out in eleven bars, each time at once. */
-  private void theTypicalBarCorrectsEveryBar() {
-    StepChart chart = robot.lookup("#steps").queryAs(StepChart.class);
+  @Test
+  void theTypicalBarCorrectsEveryBar() {
+    StepChart chart = hits();
     robot.clickOn("typical");
     robot.interact(() -> chart.place(Lane.KICK, 240));
     robot.interact(chart::requestFocus);
@@ -119,7 +126,10 @@ class HitsBenchTest extends WindowTest {
         .count();
   }
 
-  private void theNextDoubtfulHitIsSettledWithOneKey() {
+  @Test
+  void theNextDoubtfulHitIsSettledWithOneKey() {
+    hits();
+    robot.clickOn("5  a");
     long doubtful = doubtful();
     assertTrue(doubtful > 0);
     robot.type(KeyCode.D);
@@ -127,6 +137,8 @@ class HitsBenchTest extends WindowTest {
     robot.type(KeyCode.Y);
     until("one doubt less", () -> doubtful() == doubtful - 1);
     settled();
+    undo();
+    assertEquals(doubtful, doubtful());
   }
 
   private long doubtful() {
@@ -135,7 +147,9 @@ class HitsBenchTest extends WindowTest {
         .count();
   }
 
-  private void oneDrumSoundsAlone() {
+  @Test
+  void oneDrumSoundsAlone() {
+    hits();
     robot.type(KeyCode.A);
     assertNotNull(session.playback().soloProperty().get());
     until("it is brought out", () -> !session.playback().slowing().runningProperty().get());
@@ -143,9 +157,9 @@ class HitsBenchTest extends WindowTest {
     assertEquals(null, session.playback().soloProperty().get());
   }
 
-  private void aPartIsTappedInAndKeepsItsFeel() {
-    StepChart chart = robot.lookup("#steps").queryAs(StepChart.class);
-    robot.interact(() -> session.selection().sectionProperty().set(1));
+  @Test
+  void aPartIsTappedInAndKeepsItsFeel() {
+    StepChart chart = hits();
     robot.interact(() -> chart.place(Lane.CLAP, 0));
     @SuppressWarnings("unchecked")
     ComboBox<String> input = robot.lookup("#tap-input").queryAs(ComboBox.class);
