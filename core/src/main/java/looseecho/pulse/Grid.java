@@ -13,6 +13,8 @@ public enum Grid {
   THIRTY_SECOND("32nds", 120),
   NONE("no grid", 1);
 
+  private static final int FREE = 40;
+
   private final String words;
   private final int ticks;
 
@@ -28,6 +30,11 @@ public enum Grid {
   /** From one line to the next. */
   public int ticks() {
     return ticks;
+  }
+
+  /** Ticks by which a cursor goes from place to place: a 96th of the bar without a grid. */
+  public int cell() {
+    return this == NONE ? FREE : ticks;
   }
 
   /** The line nearest to a place, in ticks. */

@@ -7,14 +7,18 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.MenuButton;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import looseecho.activity.Lane;
 import looseecho.desktop.hits.StepChart;
+import looseecho.echo.Edits;
 import looseecho.echo.Manner;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
+import looseecho.echo.Tone;
+import looseecho.notes.Line;
 import looseecho.pulse.Grid;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -123,5 +127,25 @@ class StrokesTest extends WindowTest {
     pick("#write", "bar-ALL");
     assertTrue(text("#message").contains("in every bar"), text("#message"));
     undone(before);
+  }
+
+  @Test
+  void notesMoveByTheLinesOfTheirOwn() {
+    steps();
+    go("#step-notes");
+    Template bare = template();
+    Tone note = Tone.onStep(4, 0, 2, 40, 90);
+    robot.interact(
+        () -> session.desk().edit(Edits.line(bare, 0, Line.BASS, List.of(note), "A note")));
+    Node chart = robot.lookup("#notes").query();
+    robot.interact(chart::requestFocus);
+    @SuppressWarnings("unchecked")
+    ComboBox<Grid> lines = robot.lookup("#note-lines").queryAs(ComboBox.class);
+    robot.interact(() -> lines.setValue(Grid.SIXTEENTH_TRIPLET));
+    robot.interact(chart::requestFocus);
+    robot.type(KeyCode.PERIOD, KeyCode.RIGHT);
+    assertEquals(note.tick() + 160, template().sections().get(0).notes(Line.BASS).get(0).tick());
+    robot.type(KeyCode.L); // the chords keep sixteenths
+    assertEquals(Grid.SIXTEENTH, lines.getValue());
   }
 }

@@ -83,7 +83,7 @@ public final class StepChart extends ChartPane {
 
   /** Sets the grid that the cursor goes by. */
   public void grid(Grid next) {
-    int other = StepLayout.cellTicks(next);
+    int other = next.cell();
     cursorCell = Math.min(cursorCell * width() / other, rows.ticks() / other - 1);
     grid = next;
     markCell = -1;
@@ -111,7 +111,7 @@ public final class StepChart extends ChartPane {
   }
 
   private int width() {
-    return StepLayout.cellTicks(grid);
+    return grid.cell();
   }
 
   private int cells() {

@@ -15,15 +15,10 @@ record StepLayout(double width, double height, BarRows rows, Grid grid) {
   static final double HEAD = 26;
   private static final double RIGHT = 8;
   private static final double HIGHEST_ROW = 58;
-  private static final int FREE = 40; // ticks from cell to cell without a grid
-
-  static int cellTicks(Grid g) {
-    return g == Grid.NONE ? FREE : g.ticks();
-  }
 
   /** Ticks from one cell to the next. */
   int cellTicks() {
-    return cellTicks(grid);
+    return grid.cell();
   }
 
   int cells() {

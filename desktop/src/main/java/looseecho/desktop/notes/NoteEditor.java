@@ -10,6 +10,7 @@ import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Selection;
 import looseecho.echo.ChordShape;
 import looseecho.echo.Edits;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.Tone;
 import looseecho.echo.Turn;
@@ -94,7 +95,12 @@ final class NoteEditor {
 
   /** Ticks that a note is moved by. */
   int cell() {
-    return Meter.STEP;
+    return grid().cell();
+  }
+
+  /** The lines that the line of notes is written on. */
+  Grid grid() {
+    return selection.linesOf(Part.of(line)).get();
   }
 
   private Key key() {
@@ -196,6 +202,10 @@ final class NoteEditor {
 
   /** Plays the selection, or the whole line when nothing is selected, in another shape. */
   void shape(ChordShape shape, Grid grid) {
+    if (grid == Grid.NONE) {
+      desk.say("Choose lines first: 8ths, 16ths or another grid.");
+      return;
+    }
     List<Tone> chosen = selected.isEmpty() ? notes() : selectedNotes();
     List<Tone> all = new ArrayList<>(notes());
     all.removeAll(chosen);

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -19,6 +20,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.GridWords;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Playback;
@@ -41,7 +43,8 @@ public final class NotesBench extends VBox {
   private final Label hint = new Label();
   private final NoteEditor editor;
   private final NotesChart chart;
-  private final Map<Line, ToggleButton> lines = new EnumMap<>(Line.class);
+  private final ComboBox<Grid> lines = new ComboBox<>();
+  private final Map<Line, ToggleButton> chips = new EnumMap<>(Line.class);
   private final ToggleButton alone = new ToggleButton("Alone");
   private final CleanStrip clean = new CleanStrip(this::show, this::cleanUp);
 
@@ -81,7 +84,7 @@ public final class NotesBench extends VBox {
       b.setToggleGroup(group);
       b.setTooltip(new Tooltip("Work on the " + line.words() + " (L goes to the next line)"));
       b.setOnAction(e -> choose(line));
-      lines.put(line, b);
+      chips.put(line, b);
       box.getChildren().add(b);
     }
     alone.setId("line-alone");
@@ -98,22 +101,34 @@ public final class NotesBench extends VBox {
       turns.getItems().add(item);
     }
     for (ChordShape shape : ChordShape.values()) {
-      MenuItem item = new MenuItem(shape.words() + ", in " + Grid.SIXTEENTH.words());
+      MenuItem item = new MenuItem(shape.words() + ", on its lines");
       item.setId("shape-" + shape.name());
-      item.setOnAction(e -> editor.shape(shape, Grid.SIXTEENTH));
+      item.setOnAction(e -> editor.shape(shape, editor.grid()));
       turns.getItems().add(item);
     }
+    lines.setId("note-lines");
+    lines.getItems().setAll(Grid.values());
+    lines.setConverter(new GridWords());
+    lines.setValue(Grid.SIXTEENTH);
+    lines.setTooltip(new Tooltip("The lines that notes of this line are moved by"));
+    lines.setPrefWidth(124);
+    lines.setOnAction(
+        e -> {
+          selection.linesOf(Part.of(editor.line())).set(lines.getValue());
+          show();
+        });
     for (Region b : List.of(alone, hear, turns)) {
       b.setMinWidth(Region.USE_PREF_SIZE);
     }
-    box.getChildren().addAll(alone, hear, turns);
+    box.getChildren().addAll(alone, hear, turns, lines);
     box.setAlignment(Pos.CENTER_LEFT);
     return box;
   }
 
   private void choose(Line line) {
     editor.line(line);
-    lines.get(line).setSelected(true);
+    chips.get(line).setSelected(true);
+    lines.setValue(editor.grid());
     Part solo = playback.soloProperty().get();
     if (solo != null && solo.line().isPresent()) {
       playback.soloProperty().set(Part.of(line));

@@ -327,7 +327,8 @@ final class NotesChart extends ChartPane {
   @Override
   protected void draw(GraphicsContext g, double w, double h) {
     g.setTextBaseline(VPos.CENTER);
-    NotesPainter painter = new NotesPainter(g, this::colour, view, this::x, tickWidth());
+    NotesPainter painter =
+        new NotesPainter(g, this::colour, view, this::x, tickWidth(), editor.cell());
     Map<Line, Ladder> ladders = ladders();
     painter.grid(HEAD, h - KICKS);
     painter.chords(HEAD, CHORDS, NAMES);

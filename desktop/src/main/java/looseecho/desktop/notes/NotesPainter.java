@@ -24,14 +24,20 @@ record NotesPainter(
     Function<Hue, Color> colour,
     NotesView view,
     DoubleUnaryOperator x,
-    double tickWidth) {
+    double tickWidth,
+    int cell) {
   private static final double MOST_RIBBON = 15;
 
   void grid(double top, double bottom) {
     for (BarGrid.Bar bar : view.bars()) {
-      for (int tick = bar.from(); tick < bar.end(); tick += Meter.STEP) {
+      for (int tick = bar.from(); tick < bar.end(); tick += cell) {
         int inBar = bar.inBar(tick);
-        line(tick, inBar == 0, inBar % view.beatTicks() == 0, top, bottom);
+        if (inBar % view.beatTicks() != 0) {
+          line(tick, false, false, top, bottom);
+        }
+      }
+      for (int tick = bar.from(); tick < bar.end(); tick += view.beatTicks()) {
+        line(tick, bar.inBar(tick) == 0, true, top, bottom);
       }
       text(Theme.NUMBER_FAMILY, 14, Hue.INK);
       g.fillText("bar " + bar.number(), Math.round(x.applyAsDouble(bar.from())) + 5.5, 12);
@@ -41,7 +47,7 @@ record NotesPainter(
 
   private void line(int tick, boolean bar, boolean beat, double top, double bottom) {
     double px = Math.round(x.applyAsDouble(tick)) + 0.5;
-    if (beat || tickWidth * Meter.STEP > 9) {
+    if (beat || tickWidth * cell > 9) {
       Color c = bar ? colour.apply(Hue.QUIET) : colour.apply(Hue.LINE);
       g.setStroke(beat ? c : c.deriveColor(0, 1, 1, 0.45));
       g.strokeLine(px, bar ? 4 : top, px, bottom);

@@ -16,12 +16,12 @@ public final class Selection {
   private final IntegerProperty section = new SimpleIntegerProperty(-1);
   private final ObjectProperty<Part> part = new SimpleObjectProperty<>(Part.of(Lane.KICK));
 
-  private final Map<Part, Grid> grids = new HashMap<>();
+  private final Map<Part, ObjectProperty<Grid>> lines = new HashMap<>();
   private final ObjectProperty<Grid> grid = new SimpleObjectProperty<>(Grid.SIXTEENTH);
 
   Selection() {
-    part.addListener((o, a, b) -> grid.set(grids.getOrDefault(b, Grid.SIXTEENTH)));
-    grid.addListener((o, a, b) -> grids.put(part.get(), b));
+    part.addListener((o, a, b) -> grid.set(linesOf(b).get()));
+    grid.addListener((o, a, b) -> linesOf(part.get()).set(b));
   }
 
   void none() {
@@ -36,6 +36,11 @@ public final class Selection {
   /** Index of the section at work, -1 for none. */
   public IntegerProperty sectionProperty() {
     return section;
+  }
+
+  /** The lines that a part is written on. */
+  public ObjectProperty<Grid> linesOf(Part of) {
+    return lines.computeIfAbsent(of, p -> new SimpleObjectProperty<>(Grid.SIXTEENTH));
   }
 
   /** The lines that the part at work is written on; each part keeps its own. */
