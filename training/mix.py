@@ -1,8 +1,8 @@
 """Turns the events of a song into a stereo mix, with the untidiness of real mixes. Signals: mono (samples) or stereo (2, samples)."""
-import os, subprocess, tempfile
-import mido, numpy as np, soundfile
+
+import mido, numpy as np
 from scipy.signal import butter, fftconvolve, lfilter, sosfilt
-import features, sounds
+import features, play, sounds
 
 RATE = sounds.RATE
 BASSES, CHORDS, LEADS = (
@@ -212,31 +212,7 @@ def font_part(rng, notes, programs, font, n):
     for tick, on, p, v in events:
         track.append(mido.Message("note_on", channel=0, note=int(p) % 128, velocity=v, time=tick - last))
         last = tick
-    with tempfile.TemporaryDirectory() as d:
-        midi.save(d + "/a.mid")
-        subprocess.run(
-            [
-                "fluidsynth",
-                "-ni",
-                "-q",
-                "-R",
-                "0",
-                "-C",
-                "0",
-                "-g",
-                "0.5",
-                "-r",
-                str(RATE),
-                "-F",
-                d + "/a.wav",
-                font,
-                d + "/a.mid",
-            ],
-            check=True,
-            stdout=subprocess.DEVNULL,
-            stderr=subprocess.DEVNULL,
-        )
-        x = soundfile.read(d + "/a.wav", dtype="float32")[0].T
+    x = play.play(midi, font).T
     return np.pad(x, ((0, 0), (0, max(0, n - x.shape[1]))))[:, :n]
 
 

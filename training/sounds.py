@@ -1,10 +1,11 @@
 """One-shot drums for training: our own synthesis with random parameters, and the kits of General MIDI
 sound fonts from Debian, each recorded note by note with fluidsynth and cut to its attack."""
-import glob, os, subprocess, tempfile
-import mido, numpy as np, soundfile
+import glob, os
+import mido, numpy as np
 from scipy.signal import butter, lfilter, sosfilt
+import play
 
-RATE = 44100
+RATE = play.RATE
 LANES = ("kick", "snare", "clap", "hat_closed", "hat_open", "tom", "cymbal", "perc")
 # Articulation -> (lane, General MIDI notes)
 ARTS = {
@@ -181,31 +182,7 @@ def font_kit(font, program):
                 track.append(mido.Message("note_off", channel=9, note=note, velocity=0, time=900))
                 wait = 1100
                 slots.append((art, note, velocity))
-    with tempfile.TemporaryDirectory() as d:
-        midi.save(d + "/a.mid")
-        subprocess.run(
-            [
-                "fluidsynth",
-                "-ni",
-                "-q",
-                "-R",
-                "0",
-                "-C",
-                "0",
-                "-g",
-                "0.5",
-                "-r",
-                str(RATE),
-                "-F",
-                d + "/a.wav",
-                font,
-                d + "/a.mid",
-            ],
-            check=True,
-            stdout=subprocess.DEVNULL,
-            stderr=subprocess.DEVNULL,
-        )
-        audio = soundfile.read(d + "/a.wav")[0].mean(axis=1)
+    audio = play.play(midi, font).astype(float).mean(axis=1)
     kit = {}
     for i, (art, note, velocity) in enumerate(slots):
         x = audio[int(RATE * (0.45 + 2 * i)) : int(RATE * (0.45 + 2 * i + 1.9))]

@@ -327,12 +327,7 @@ public final class Analyzer {
 
   /** Minor stands in, for most of what is made so is; major on the same note is as likely. */
   private static Reading<Key> homeOnly(Heard heard, Reading<Key> key) {
-    double[] rests = new double[12];
-    heard.bass.forEach(n -> rests[n.pitch() % 12] += n.end() - n.start());
-    int home = 0;
-    for (int c = 1; c < 12; c++) {
-      home = rests[c] > rests[home] ? c : home;
-    }
+    int home = TonalContent.home(heard.bass);
     Reading.Alternative<Key> major =
         new Reading.Alternative<>(new Key(home, false), 0, "the same home note");
     return standIn(new Key(home, true), List.of(major), "one bass note and no third over it", key);

@@ -89,7 +89,9 @@ public final class Arrangement {
     sections.set(
         section,
         s.changed(
-            beats, hits -> unrolled(hits, was, now), notes -> unrolledNotes(notes, was, now)));
+            beats,
+            hits -> Elsewhere.round(hits, was, now),
+            notes -> Elsewhere.round(notes, was, now)));
     List<List<Span>> spans = spans(t);
     List<Span> old = spans.get(section);
     List<Span> resized = new ArrayList<>(old.subList(0, Math.min(beats, old.size())));
@@ -100,31 +102,6 @@ public final class Arrangement {
     spans.set(section, resized);
     double bars = (double) beats / t.beatsPerBar();
     return done(t, sections, spans, name(t, section) + " is " + Words.bars(bars) + " long");
-  }
-
-  private static List<Stroke> unrolled(List<Stroke> hits, int was, int now) {
-    List<Stroke> out = new ArrayList<>();
-    for (int zero = 0; zero < now; zero += was) {
-      for (Stroke h : hits) {
-        if (zero + h.tick() < now) {
-          out.add(h.at(zero + h.tick(), h.offsetMs()));
-        }
-      }
-    }
-    return out;
-  }
-
-  private static List<Tone> unrolledNotes(List<Tone> notes, int was, int now) {
-    List<Tone> out = new ArrayList<>();
-    for (int zero = 0; zero < now; zero += was) {
-      for (Tone n : notes) {
-        int tick = zero + n.tick();
-        if (tick < now) {
-          out.add(n.at(tick, n.offsetMs()).lasting(Math.min(n.lengthTicks(), now - tick)));
-        }
-      }
-    }
-    return out;
   }
 
   /** Silences everything from a place for so many ticks. */
@@ -138,7 +115,7 @@ public final class Arrangement {
             notes ->
                 notes.stream()
                     .filter(n -> n.tick() < from || n.tick() >= end)
-                    .map(n -> n.tick() < from && n.end() > from ? n.lasting(from - n.tick()) : n)
+                    .map(n -> n.tick() < from ? n.endingBy(from) : n)
                     .toList());
     double bars = (double) ticks / t.ticksPerBar();
     return new Edited(
@@ -154,8 +131,8 @@ public final class Arrangement {
     for (Part p : part == null ? Part.of(s) : List.of(part)) {
       s =
           p.lane().isPresent()
-              ? s.with(p.lane().get(), copied(s.hits(p.lane().get()), source, target, Stroke::at))
-              : s.with(p.line().get(), copied(s.notes(p.line().get()), source, target, Tone::at));
+              ? s.with(p.lane().get(), copied(s.hits(p.lane().get()), source, target))
+              : s.with(p.line().get(), copied(s.notes(p.line().get()), source, target));
     }
     return new Edited(
         t.with(section, s),
@@ -168,20 +145,15 @@ public final class Arrangement {
             + (part == null ? "" : ", " + part.words()));
   }
 
-  /** Puts an event at a place. */
-  private interface Mover<E> {
-    E at(E event, int tick, double offsetMs);
-  }
-
   /** What one bar plays in another one, as far as that one has the same places. */
-  private static <E extends Placed> List<E> copied(
-      List<E> events, BarGrid.Bar from, BarGrid.Bar to, Mover<E> mover) {
+  private static <E extends Placed<E>> List<E> copied(
+      List<E> events, BarGrid.Bar from, BarGrid.Bar to) {
     List<E> out = new ArrayList<>(events);
     out.removeIf(e -> e.tick() >= to.from() && e.tick() < to.end());
     for (E e : events) {
       int inBar = from.inBar(e.tick());
       if (e.tick() >= from.from() && e.tick() < from.end() && to.has(inBar)) {
-        out.add(mover.at(e, to.tick(inBar), e.offsetMs()));
+        out.add(e.at(to.tick(inBar), e.offsetMs()));
       }
     }
     out.sort(Comparator.comparingDouble(Placed::order));
@@ -211,14 +183,7 @@ public final class Arrangement {
   }
 
   private static TemplateSection like(Template t, Part part, int from, int to) {
-    TemplateSection a = t.sections().get(from);
-    TemplateSection b = t.sections().get(to);
-    int was = t.ticks(from);
-    int now = t.ticks(to);
-    return part.lane()
-        .map(lane -> b.with(lane, unrolled(a.hits(lane), was, now)))
-        .orElseGet(
-            () -> b.with(part.line().get(), unrolledNotes(a.notes(part.line().get()), was, now)));
+    return Elsewhere.of(t, from).laid(t, to, part, part);
   }
 
   /** Takes a part out of a section. */

@@ -133,8 +133,7 @@ public final class Brush {
     List<Tone> out = new ArrayList<>();
     for (Tone n : t.sections().get(s.section()).notes(part.line().orElseThrow())) {
       if (!s.holds(n)) {
-        boolean reaches = n.tick() < s.from() && n.end() > s.from();
-        out.add(reaches ? n.lasting(s.from() - n.tick()) : n);
+        out.add(n.tick() < s.from() ? n.endingBy(s.from()) : n);
       }
     }
     return Edits.line(t, s.section(), part.line().get(), out, words);
@@ -166,17 +165,9 @@ public final class Brush {
 
   /** More or less of the feel: 0 puts a part on its lines, 1 leaves it, 2 doubles what is off. */
   public static Edited feel(Template t, int section, Lane lane, double amount) {
-    List<Stroke> out =
-        t.sections().get(section).hits(lane).stream()
-            .map(h -> h.at(h.tick(), inside(h.offsetMs() * amount)))
-            .toList();
+    List<Stroke> out = Edits.felt(t.sections().get(section).hits(lane), amount);
     String words = lane.words() + " at " + Math.round(100 * amount) + " % of its feel";
     return Edits.part(t, section, lane, out, words);
-  }
-
-  private static double inside(double ms) {
-    double most = looseecho.reading.Limits.OFFSET_MS;
-    return Math.max(-most, Math.min(most, ms));
   }
 
   private static List<Stroke> inside(Template t, Lane lane, Stretch s) {

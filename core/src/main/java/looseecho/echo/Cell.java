@@ -22,7 +22,7 @@ public record Cell(int section, Lane lane, int tick, Grid grid) {
   }
 
   /** True where a stroke is written on it. */
-  public boolean holds(Placed p) {
+  public boolean holds(Placed<?> p) {
     return 2 * (p.tick() - tick) < grid.ticks() && 2 * (tick - p.tick()) <= grid.ticks();
   }
 }

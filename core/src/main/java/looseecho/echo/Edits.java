@@ -10,6 +10,7 @@ import looseecho.activity.Lane;
 import looseecho.notes.Line;
 import looseecho.pulse.BarGrid;
 import looseecho.pulse.Meter;
+import looseecho.reading.Limits;
 
 /** Changes to a template. Each gives a new template and leaves the old one as it was. */
 public final class Edits {
@@ -154,12 +155,17 @@ public final class Edits {
    * @param strength 0 leaves them, 1 puts them on the grid
    */
   public static Edited quantise(Template t, int section, Lane lane, double strength) {
-    List<Stroke> hits =
-        t.sections().get(section).hits(lane).stream()
-            .map(h -> h.at(h.tick(), h.offsetMs() * (1 - strength)))
-            .toList();
+    List<Stroke> hits = felt(t.sections().get(section).hits(lane), 1 - strength);
     String words = "Quantised " + lane.words() + " by " + Math.round(100 * strength) + " %";
     return part(t, section, lane, hits, words);
+  }
+
+  /** Strokes so many times as far off their lines, within the limits. */
+  static List<Stroke> felt(List<Stroke> hits, double amount) {
+    double most = Limits.OFFSET_MS;
+    return hits.stream()
+        .map(h -> h.at(h.tick(), Math.max(-most, Math.min(most, amount * h.offsetMs()))))
+        .toList();
   }
 
   /** Pulls all drums of a section to their steps. */

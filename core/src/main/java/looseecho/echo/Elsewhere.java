@@ -1,7 +1,6 @@
 package looseecho.echo;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import looseecho.activity.Lane;
@@ -42,31 +41,42 @@ public record Elsewhere(int ticks, Map<Lane, List<Stroke>> drums, Map<Line, List
     if (from.lane().isPresent() != to.lane().isPresent()) {
       return new Edited(t, "Hits can't be played by a line of notes, nor notes by a drum.");
     }
+    TemplateSection laid = laid(t, section, from, to);
+    int count = to.size(laid);
+    String words =
+        from.words()
+            + " from elsewhere on the "
+            + to.words()
+            + ", "
+            + count
+            + (to.lane().isPresent() ? " hits" : " notes");
+    return new Edited(t.with(section, laid), words);
+  }
+
+  /** A section in which a part plays what one of the same kind plays here. */
+  TemplateSection laid(Template t, int section, Part from, Part to) {
+    TemplateSection s = t.sections().get(section);
     int end = t.ticks(section);
-    String words = from.words() + " from elsewhere on the " + to.words();
-    if (to.lane().isPresent()) {
-      List<Stroke> hits = drums.getOrDefault(from.lane().get(), List.of());
-      List<Stroke> out = new ArrayList<>();
-      for (int zero = 0; zero < end; zero += ticks) {
-        for (Stroke h : hits) {
-          if (zero + h.tick() < end) {
-            out.add(h.at(zero + h.tick(), h.offsetMs()));
-          }
-        }
-      }
-      return Edits.part(t, section, to.lane().get(), out, words + ", " + out.size() + " hits");
-    }
-    List<Tone> out = new ArrayList<>();
-    for (int zero = 0; zero < end; zero += ticks) {
-      for (Tone n : lines.getOrDefault(from.line().orElseThrow(), List.of())) {
-        int tick = zero + n.tick();
+    return to.lane().isPresent()
+        ? s.with(
+            to.lane().get(),
+            round(drums.getOrDefault(from.lane().orElseThrow(), List.of()), ticks, end))
+        : s.with(
+            to.line().orElseThrow(),
+            round(lines.getOrDefault(from.line().orElseThrow(), List.of()), ticks, end));
+  }
+
+  /** Events that go on from their start every so many ticks, until an end. */
+  static <E extends Placed<E>> List<E> round(List<E> events, int every, int end) {
+    List<E> out = new ArrayList<>();
+    for (int zero = 0; zero < end; zero += every) {
+      for (E e : events) {
+        int tick = zero + e.tick();
         if (tick < end) {
-          out.add(n.at(tick, n.offsetMs()).lasting(Math.min(n.lengthTicks(), end - tick)));
+          out.add(e.at(tick, e.offsetMs()).endingBy(end));
         }
       }
     }
-    out.sort(Comparator.comparingDouble(Placed::order));
-    return Edits.line(
-        t, section, to.line().orElseThrow(), out, words + ", " + out.size() + " notes");
+    return out;
   }
 }

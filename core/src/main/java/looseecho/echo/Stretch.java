@@ -13,7 +13,7 @@ public record Stretch(int section, int from, int to) {
     return new Stretch(section, b.from(), b.end());
   }
 
-  public boolean holds(Placed p) {
+  public boolean holds(Placed<?> p) {
     return p.tick() >= from && p.tick() < to;
   }
 }

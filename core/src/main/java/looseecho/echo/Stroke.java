@@ -12,7 +12,8 @@ import looseecho.reading.Limits;
  * @param velocity 1..127
  * @param manner how it is struck
  */
-public record Stroke(int tick, double offsetMs, int velocity, Manner manner) implements Placed {
+public record Stroke(int tick, double offsetMs, int velocity, Manner manner)
+    implements Placed<Stroke> {
   public Stroke {
     Limits.within("tick", tick, 0, Limits.TICKS);
     Limits.within("offsetMs", offsetMs, -Limits.OFFSET_MS, Limits.OFFSET_MS);
@@ -29,9 +30,15 @@ public record Stroke(int tick, double offsetMs, int velocity, Manner manner) imp
     return new Stroke(step * Meter.STEP, offsetMs, velocity);
   }
 
-  /** The same at another place. */
+  @Override
   public Stroke at(int newTick, double newOffsetMs) {
     return new Stroke(newTick, newOffsetMs, velocity, manner);
+  }
+
+  /** The same: it rings as long as its sound does. */
+  @Override
+  public Stroke endingBy(int end) {
+    return this;
   }
 
   /** The same as loud as this, kept within 1..127. */

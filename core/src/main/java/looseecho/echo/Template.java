@@ -6,9 +6,9 @@ import java.util.Objects;
 import looseecho.notes.Key;
 import looseecho.pulse.BarGrid;
 import looseecho.pulse.Beat;
+import looseecho.pulse.BeatMap;
 import looseecho.pulse.Meter;
 import looseecho.reading.Limits;
-import looseecho.reading.Ordered;
 
 /**
  * The editable template.
@@ -59,23 +59,19 @@ public record Template(
   }
 
   /** Seconds at which something sounds. */
-  public double time(int section, Placed event) {
+  public double time(int section, Placed<?> event) {
     return time(section, event.tick(), event.offsetMs());
   }
 
   /** Seconds of a place of a section in ticks, the offset included. */
   public double time(int section, double tick, double offsetMs) {
     double beat = firstBeat(section) + tick / meter.ticksPerBeat();
-    int i = (int) Math.max(0, Math.min(beats.size() - 2, Math.floor(beat)));
-    double start = beats.get(i).time();
-    return start + (beat - i) * (beats.get(i + 1).time() - start) + offsetMs / 1000;
+    return BeatMap.timeAt(beats, beat) + offsetMs / 1000;
   }
 
   /** Ticks from a section's start at a time in seconds, also beyond its ends. */
   public double tick(int section, double time) {
-    int low = Ordered.last(beats.subList(0, beats.size() - 1), Beat::time, time);
-    double start = beats.get(low).time();
-    double beat = low + (time - start) / (beats.get(low + 1).time() - start);
+    double beat = BeatMap.beatsAt(beats, time);
     return (beat - firstBeat(section)) * meter.ticksPerBeat();
   }
 

@@ -22,7 +22,7 @@ public record Tone(
     int velocity,
     double slide,
     double slideMs)
-    implements Placed {
+    implements Placed<Tone> {
   public Tone {
     Limits.within("tick", tick, 0, Limits.TICKS);
     Limits.within("offsetMs", offsetMs, -Limits.OFFSET_MS, Limits.OFFSET_MS);
@@ -47,6 +47,13 @@ public record Tone(
     return tick + lengthTicks;
   }
 
+  /** Shorter where it would last longer; at least a tick. */
+  @Override
+  public Tone endingBy(int end) {
+    return end() > end ? lasting(end - tick) : this;
+  }
+
+  @Override
   public Tone at(int newTick, double newOffsetMs) {
     return new Tone(newTick, newOffsetMs, lengthTicks, pitch, velocity, slide, slideMs);
   }

@@ -5,7 +5,7 @@ package looseecho.form;
  *
  * @param start seconds
  * @param end seconds
- * @param words what happens, such as "snare roll in sixteenths, getting louder"
+ * @param words what happens, such as "snare roll in 16ths, getting louder"
  * @param confidence 0..1
  */
 public record Event(Kind kind, double start, double end, String words, double confidence) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import looseecho.activity.Lane;
+import looseecho.pulse.Grid;
 import looseecho.pulse.Pulse;
 
 /**
@@ -14,7 +15,7 @@ import looseecho.pulse.Pulse;
  * @param lanes that it is played on
  * @param start seconds of its first hit
  * @param end seconds behind its last hit, by one gap
- * @param words such as "snare roll in sixteenths, getting louder"
+ * @param words such as "snare roll in 16ths, getting louder"
  * @param confidence mean of its hits
  */
 public record Roll(Set<Lane> lanes, double start, double end, String words, double confidence) {
@@ -86,7 +87,7 @@ public record Roll(Set<Lane> lanes, double start, double end, String words, doub
     String words =
         name
             + " roll in "
-            + division(usual)
+            + Grid.ofGap(usual * pulse.meter().value().ticksPerBeat()).words()
             + (rise > RISING ? ", getting louder" : rise < -RISING ? ", getting softer" : "");
     double confidence = run.stream().mapToDouble(Hit::confidence).average().orElse(0);
     double until = end + length / gaps.length;
@@ -95,13 +96,6 @@ public record Roll(Set<Lane> lanes, double start, double end, String words, doub
 
   private static double mean(List<Hit> hits) {
     return hits.stream().mapToInt(Hit::velocity).average().orElse(0);
-  }
-
-  /** The note value nearest to a gap in beats. */
-  private static String division(double beats) {
-    return beats > 0.29
-        ? "eighth triplets"
-        : beats > 0.205 ? "sixteenths" : beats > 0.145 ? "sixteenth triplets" : "thirty-seconds";
   }
 
   /** True when the roll has ended by a hit. */

@@ -40,16 +40,9 @@ public enum TonalContent {
       low += tones[12 + c];
     }
     double frames = chroma.framesIn(from, to);
-    double[] rests = new double[12];
-    double lasting = 0;
-    for (Note n : bass) {
-      rests[n.pitch() % 12] += n.end() - n.start();
-      lasting += n.end() - n.start();
-    }
-    int home = 0;
-    for (int c = 1; c < 12; c++) {
-      home = rests[c] > rests[home] ? c : home;
-    }
+    double[] rests = rests(bass);
+    double lasting = java.util.Arrays.stream(rests).sum();
+    int home = home(bass);
     boolean oneNote = lasting > 0 && rests[home] > ONE_NOTE * lasting;
     boolean line = lasting > LINE * (to - from);
     if (high < THIN * frames && high < low && (!line || rests[home] > 0.8 * lasting)) {
@@ -61,5 +54,21 @@ public enum TonalContent {
       strange -= tones[(home + partial) % 12];
     }
     return line && oneNote && sung < SUNG && strange < STRANGE * high ? HOME : KEY;
+  }
+
+  /** The pitch class that a bass rests on longest. */
+  public static int home(List<Note> bass) {
+    double[] rests = rests(bass);
+    int home = 0;
+    for (int c = 1; c < 12; c++) {
+      home = rests[c] > rests[home] ? c : home;
+    }
+    return home;
+  }
+
+  private static double[] rests(List<Note> bass) {
+    double[] out = new double[12];
+    bass.forEach(n -> out[n.pitch() % 12] += n.end() - n.start());
+    return out;
   }
 }

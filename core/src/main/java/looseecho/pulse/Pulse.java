@@ -40,16 +40,12 @@ public record Pulse(
    * interval.
    */
   public double beatsAt(double time) {
-    int i = Math.min(Math.max(0, beatAt(time)), beats.size() - 2);
-    double start = beats.get(i).time();
-    return i + (time - start) / (beats.get(i + 1).time() - start);
+    return BeatMap.beatsAt(beats, time);
   }
 
   /** Seconds of a position in beats; the inverse of {@link #beatsAt}. */
   public double timeAt(double position) {
-    int i = (int) Math.min(Math.max(0, Math.floor(position)), beats.size() - 2);
-    double start = beats.get(i).time();
-    return start + (position - i) * (beats.get(i + 1).time() - start);
+    return BeatMap.timeAt(beats, position);
   }
 
   /** Sixteenths of a beat: the grid that steps are counted on. */

@@ -121,7 +121,7 @@ class EventsTest {
     }
     Form form = form(noise(16), 16, List.of(), List.of());
     Event roll = only(form, Event.Kind.ROLL);
-    assertEquals("snare roll in sixteenths, getting louder", roll.words());
+    assertEquals("snare roll in 16ths, getting louder", roll.words());
     assertEquals(5.5 * BAR, roll.start(), 0.001);
     assertEquals(6 * BAR, roll.end(), 0.07);
     Event half = only(form, Event.Kind.HALF_SPEED);

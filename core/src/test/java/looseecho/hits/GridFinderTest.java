@@ -72,8 +72,7 @@ class GridFinderTest {
       assertTrue(Math.abs(placed.get(k).offsetMs()) < 6.01);
     }
     List<String> told = new RollWords(p).of(Roll.find(heard, p), 1, 17);
-    assertEquals(
-        List.of("hat roll in thirty-seconds, steps 13 to 16, every 4 bars from bar 4"), told);
+    assertEquals(List.of("hat roll in 32nds, steps 13 to 16, every 4 bars from bar 4"), told);
     Feel feel = Feel.of(heard, p);
     assertEquals("eighths", feel.division().orElseThrow().words(), "the roll does not count");
   }

@@ -174,7 +174,7 @@ class GrooveTest {
     assertEquals(List.of(4, 8), Fill.bars(hits, 1, 9));
     List<Roll> rolls = Roll.find(hits, pulse());
     assertEquals(2, rolls.size());
-    assertEquals("snare roll in eighth triplets, getting louder", rolls.get(0).words());
+    assertEquals("snare roll in 8th triplets, getting louder", rolls.get(0).words());
   }
 
   private static Hit snare(int bar, double step, int velocity) {

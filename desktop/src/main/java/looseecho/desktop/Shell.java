@@ -54,6 +54,7 @@ public final class Shell extends BorderPane {
   private final Map<Bench, Node> benches = new EnumMap<>(Bench.class);
   private final Map<Bench, Node> ledgers = new EnumMap<>(Bench.class);
   private final WorkStrip work;
+  private final HeldKeys held = new HeldKeys();
   private boolean night;
   private int loopedBars;
 
@@ -83,6 +84,7 @@ public final class Shell extends BorderPane {
     setOnDragOver(this::dragOver);
     setOnDragDropped(this::dropped);
     addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
+    addEventFilter(KeyEvent.KEY_RELEASED, held::released);
     addEventHandler(KeyEvent.KEY_PRESSED, this::toChart);
     show();
   }
@@ -186,6 +188,7 @@ public final class Shell extends BorderPane {
     Node chart = centre.lookup(bench().chart());
     boolean inside = e.getTarget() instanceof Node n && within(n, centre);
     if (chart != null && !inside && !(e.getTarget() instanceof TextInputControl)) {
+      held.released(e); // the same press comes by once more
       Event.fireEvent(chart, e.copyFor(chart, chart));
       e.consume();
     }
@@ -304,6 +307,10 @@ public final class Shell extends BorderPane {
 
   private void shortcut(KeyEvent e) {
     if (e.getTarget() instanceof TextInputControl) {
+      return;
+    }
+    if (held.repeats(e)) {
+      e.consume();
       return;
     }
     boolean taken = e.isShortcutDown() ? withControl(e) : plain(e.getCode());

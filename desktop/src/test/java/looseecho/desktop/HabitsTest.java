@@ -1,11 +1,14 @@
 package looseecho.desktop;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotNull;
+import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import javafx.event.EventType;
 import javafx.scene.Node;
 import javafx.scene.control.Slider;
 import javafx.scene.input.KeyCode;
@@ -38,10 +41,12 @@ class HabitsTest extends WindowTest {
   }
 
   private void key(Node at, KeyCode code) {
+    key(at, KeyEvent.KEY_PRESSED, code);
+  }
+
+  private void key(Node at, EventType<KeyEvent> kind, KeyCode code) {
     robot.interact(
-        () ->
-            at.fireEvent(
-                new KeyEvent(KeyEvent.KEY_PRESSED, "", "", code, false, false, false, false)));
+        () -> at.fireEvent(new KeyEvent(kind, "", "", code, false, false, false, false)));
   }
 
   @Test
@@ -55,6 +60,21 @@ class HabitsTest extends WindowTest {
     robot.interact(help::requestFocus);
     key(help, KeyCode.V);
     until("V puts a flam on the hit", () -> session.desk().templateProperty().get() != before);
+  }
+
+  @Test
+  void aLetterThatIsHeldActsOnce() {
+    ready();
+    go("#step-echo");
+    Node chart = robot.lookup("#arrangement").query();
+    robot.interact(chart::requestFocus);
+    for (int k = 0; k < 4; k++) { // as a keyboard repeats it
+      key(chart, KeyEvent.KEY_PRESSED, KeyCode.A);
+    }
+    key(chart, KeyEvent.KEY_RELEASED, KeyCode.A);
+    assertNotNull(session.playback().soloProperty().get(), "not off again");
+    robot.type(KeyCode.A); // struck anew
+    assertNull(session.playback().soloProperty().get());
   }
 
   @Test

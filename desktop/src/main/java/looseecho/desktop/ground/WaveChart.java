@@ -1,7 +1,6 @@
 package looseecho.desktop.ground;
 
 import java.util.Locale;
-import javafx.animation.AnimationTimer;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.KeyEvent;
@@ -11,6 +10,7 @@ import javafx.scene.text.Font;
 import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
 import looseecho.desktop.control.ChartPane;
+import looseecho.desktop.control.EachFrame;
 import looseecho.desktop.control.TimeWindow;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Playback;
@@ -56,15 +56,14 @@ public final class WaveChart extends ChartPane {
     setOnMouseDragged(this::dragged);
     setOnMouseReleased(this::released);
     setOnKeyPressed(this::key);
-    new AnimationTimer() {
-      @Override
-      public void handle(long now) {
-        if (playback.player().position() != drawn) {
-          window.show(playback.player().position(), playback.player().playing());
-          redraw();
-        }
-      }
-    }.start();
+    EachFrame.of(
+        this,
+        () -> {
+          if (playback.player().position() != drawn) {
+            window.show(playback.player().position(), playback.player().playing());
+            redraw();
+          }
+        });
   }
 
   /** The stretch shown, to be measured and tested. */

@@ -7,8 +7,6 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
@@ -21,6 +19,7 @@ import javafx.scene.layout.VBox;
 import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.GridWords;
+import looseecho.desktop.control.Menus;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Playback;
@@ -91,20 +90,16 @@ public final class NotesBench extends VBox {
     alone.setTooltip(new Tooltip("This line alone, heard and echo (A)"));
     alone.setOnAction(e -> solo(alone.isSelected()));
     Button hear = Buttons.of("hear-note", "Hear note", "The picked note (H)", editor::hear);
-    MenuButton turns = new MenuButton("Turn…");
-    turns.setId("turns");
-    turns.setTooltip(new Tooltip("Transforms the picked notes, or the whole line"));
+    Menus turns = Menus.of("turns", "Turn", "Transforms the picked notes, or the whole line");
     for (Turn turn : Turn.values()) {
-      MenuItem item = new MenuItem(turn.words());
-      item.setId("turn-" + turn.name());
-      item.setOnAction(e -> editor.turn(turn));
-      turns.getItems().add(item);
+      turns.add("turn-" + turn.name(), turn.words(), () -> editor.turn(turn));
     }
+    turns.line();
     for (ChordShape shape : ChordShape.values()) {
-      MenuItem item = new MenuItem(shape.words() + ", on its lines");
-      item.setId("shape-" + shape.name());
-      item.setOnAction(e -> editor.shape(shape, editor.grid()));
-      turns.getItems().add(item);
+      turns.add(
+          "shape-" + shape.name(),
+          shape.words() + ", on its lines",
+          () -> editor.shape(shape, editor.grid()));
     }
     lines.setId("note-lines");
     lines.getItems().setAll(Grid.values());
@@ -117,10 +112,10 @@ public final class NotesBench extends VBox {
           selection.linesOf(Part.of(editor.line())).set(lines.getValue());
           show();
         });
-    for (Region b : List.of(alone, hear, turns)) {
+    for (Region b : List.of(alone, hear)) {
       b.setMinWidth(Region.USE_PREF_SIZE);
     }
-    box.getChildren().addAll(alone, hear, turns, lines);
+    box.getChildren().addAll(alone, hear, turns.button(), lines);
     box.setAlignment(Pos.CENTER_LEFT);
     return box;
   }

@@ -3,7 +3,6 @@ package looseecho.desktop.river;
 import java.util.List;
 import java.util.OptionalInt;
 import java.util.stream.IntStream;
-import javafx.animation.AnimationTimer;
 import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
 import javafx.scene.canvas.GraphicsContext;
@@ -12,6 +11,7 @@ import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.ChartPane;
+import looseecho.desktop.control.EachFrame;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.EchoSound;
@@ -59,15 +59,13 @@ public final class RiverView extends ChartPane {
     setOnMousePressed(this::pressed);
     setOnMouseDragged(this::dragged);
     setOnMouseReleased(e -> dragFrom = -1);
-    new AnimationTimer() {
-      @Override
-      public void handle(long now) {
-        double p = playback.player().position();
-        if (Math.abs(p - drawnPosition) > 0.005) {
-          redraw();
-        }
-      }
-    }.start();
+    EachFrame.of(
+        this,
+        () -> {
+          if (Math.abs(playback.player().position() - drawnPosition) > 0.005) {
+            redraw();
+          }
+        });
   }
 
   private void pressed(MouseEvent e) {

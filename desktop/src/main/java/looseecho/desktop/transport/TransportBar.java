@@ -1,7 +1,6 @@
 package looseecho.desktop.transport;
 
 import java.util.Locale;
-import javafx.animation.AnimationTimer;
 import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -14,6 +13,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import looseecho.analysis.Analysis;
+import looseecho.desktop.control.EachFrame;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Playback;
 import looseecho.desktop.theme.Theme;
@@ -94,12 +94,7 @@ public final class TransportBar extends HBox {
             quiet("volume"),
             volume,
             listened());
-    new AnimationTimer() {
-      @Override
-      public void handle(long now) {
-        update();
-      }
-    }.start();
+    EachFrame.of(this, this::update);
   }
 
   /** Level and time of listening. */

@@ -1,0 +1,30 @@
+package looseecho.desktop;
+
+import java.util.EnumMap;
+import java.util.Map;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+
+/**
+ * Tells a letter that is held down from one that is struck again: letters switch things, and a slow
+ * finger, or a busy machine, must not switch them back. Arrows and signs go on while they are held.
+ */
+final class HeldKeys {
+  private static final long FORGOTTEN_NS = 1_000_000_000; // its release may have gone elsewhere
+
+  private final Map<KeyCode, Long> down = new EnumMap<>(KeyCode.class);
+
+  /** To be asked once for every press. */
+  boolean repeats(KeyEvent pressed) {
+    if (!pressed.getCode().isLetterKey()) {
+      return false;
+    }
+    long now = System.nanoTime();
+    Long last = down.put(pressed.getCode(), now);
+    return last != null && now - last < FORGOTTEN_NS;
+  }
+
+  void released(KeyEvent released) {
+    down.remove(released.getCode());
+  }
+}
