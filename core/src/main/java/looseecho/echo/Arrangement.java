@@ -130,9 +130,9 @@ public final class Arrangement {
     BarGrid.Bar target = grid.bars().get(to);
     for (Part p : part == null ? Part.of(s) : List.of(part)) {
       s =
-          p.lane().isPresent()
-              ? s.with(p.lane().get(), copied(s.hits(p.lane().get()), source, target))
-              : s.with(p.line().get(), copied(s.notes(p.line().get()), source, target));
+          p instanceof DrumPart drum
+              ? s.with(drum, copied(s.hits(drum), source, target))
+              : s.with((LinePart) p, copied(s.notes((LinePart) p), source, target));
     }
     return new Edited(
         t.with(section, s),
@@ -142,7 +142,7 @@ public final class Arrangement {
             + name(t, section)
             + " copied to bar "
             + target.number()
-            + (part == null ? "" : ", " + part.words()));
+            + (part == null ? "" : ", " + t.name(part)));
   }
 
   /** What one bar plays in another one, as far as that one has the same places. */
@@ -164,7 +164,7 @@ public final class Arrangement {
   public static Edited copyPart(Template t, Part part, int from, int to) {
     TemplateSection with = like(t, part, from, to);
     return new Edited(
-        t.with(to, with), part.words() + " of " + name(t, from) + " copied to " + name(t, to));
+        t.with(to, with), t.name(part) + " of " + name(t, from) + " copied to " + name(t, to));
   }
 
   /** Does so in every section with the same label. */
@@ -179,7 +179,7 @@ public final class Arrangement {
       }
     }
     return new Edited(
-        out, part.words() + " of " + name(t, from) + " copied to " + count + " sections alike");
+        out, t.name(part) + " of " + name(t, from) + " copied to " + count + " sections alike");
   }
 
   private static TemplateSection like(Template t, Part part, int from, int to) {
@@ -188,12 +188,8 @@ public final class Arrangement {
 
   /** Takes a part out of a section. */
   public static Edited silence(Template t, Part part, int section) {
-    TemplateSection s = t.sections().get(section);
-    TemplateSection with =
-        part.lane()
-            .map(lane -> s.with(lane, List.<Stroke>of()))
-            .orElseGet(() -> s.with(part.line().get(), List.<Tone>of()));
-    return new Edited(t.with(section, with), "No " + part.words() + " in " + name(t, section));
+    TemplateSection with = t.sections().get(section).without(part);
+    return new Edited(t.with(section, with), "No " + t.name(part) + " in " + name(t, section));
   }
 
   static String name(Template t, int section) {
@@ -235,6 +231,6 @@ public final class Arrangement {
       }
     }
     beats.add(new Beat(time, 1, bar + 1));
-    return new Edited(new Template(t.bpm(), t.meter(), t.key(), beats, sections), words);
+    return new Edited(t.on(t.bpm(), beats, sections), words);
   }
 }

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
-import looseecho.activity.Lane;
 import looseecho.echo.Edits.Edited;
 import looseecho.pulse.BarGrid;
 import looseecho.pulse.Grid;
@@ -76,25 +75,26 @@ public final class Brush {
   }
 
   /** A stroke on every so many lines of a grid, from the stretch's start on; others there go. */
-  public static Edited every(Template t, Lane lane, Stretch s, Grid grid, int lines, int velocity) {
-    List<Stroke> out = outside(t, lane, s);
+  public static Edited every(
+      Template t, DrumPart drum, Stretch s, Grid grid, int lines, int velocity) {
+    List<Stroke> out = outside(t, drum, s);
     IntStream.iterate(s.from(), tick -> tick < s.to(), tick -> tick + grid.ticks() * lines)
         .forEach(tick -> out.add(new Stroke(tick, 0, velocity)));
     String each = lines == 1 ? "all " : Words.nth(lines) + " of the ";
     return Edits.part(
-        t, s.section(), lane, out, lane.words() + " on " + each + grid.words() + told(t, s));
+        t, s.section(), drum, out, t.name(drum) + " on " + each + grid.words() + told(t, s));
   }
 
   /** Loudness along a line from the first stroke to the last. */
-  public static Edited ramp(Template t, Lane lane, Stretch s, int first, int last) {
-    List<Stroke> here = inside(t, lane, s);
-    List<Stroke> out = outside(t, lane, s);
+  public static Edited ramp(Template t, DrumPart drum, Stretch s, int first, int last) {
+    List<Stroke> here = inside(t, drum, s);
+    List<Stroke> out = outside(t, drum, s);
     for (int k = 0; k < here.size(); k++) {
       double share = here.size() < 2 ? 1 : (double) k / (here.size() - 1);
       out.add(here.get(k).loud(first + share * (last - first)));
     }
     String way = last > first ? " louder" : " softer";
-    return Edits.part(t, s.section(), lane, out, lane.words() + way + " and" + way + told(t, s));
+    return Edits.part(t, s.section(), drum, out, t.name(drum) + way + " and" + way + told(t, s));
   }
 
   /**
@@ -104,9 +104,9 @@ public final class Brush {
    *     ("one higher per hit")
    */
   public static Edited pitch(
-      Template t, Lane lane, Stretch s, int nth, double semitones, boolean steady) {
-    List<Stroke> here = inside(t, lane, s);
-    List<Stroke> out = outside(t, lane, s);
+      Template t, DrumPart drum, Stretch s, int nth, double semitones, boolean steady) {
+    List<Stroke> here = inside(t, drum, s);
+    List<Stroke> out = outside(t, drum, s);
     for (int k = 0; k < here.size(); k++) {
       Stroke h = here.get(k);
       int times = steady ? (k % nth == nth - 1 ? 1 : 0) : k / nth;
@@ -114,40 +114,41 @@ public final class Brush {
       out.add(h.with(h.manner().pitched(h.manner().pitch() + by, h.manner().bend())));
     }
     String words =
-        lane.words()
+        t.name(drum)
             + ": "
             + Words.nth(nth)
             + " hit "
             + Words.semitones(Math.abs(semitones))
             + (semitones < 0 ? " lower" : " higher")
             + told(t, s);
-    return Edits.part(t, s.section(), lane, out, words);
+    return Edits.part(t, s.section(), drum, out, words);
   }
 
   /** Takes a part out of a stretch; a note that reaches into it ends there. */
   public static Edited erase(Template t, Part part, Stretch s) {
-    String words = "No " + part.words() + told(t, s);
-    if (part.lane().isPresent()) {
-      return Edits.part(t, s.section(), part.lane().get(), outside(t, part.lane().get(), s), words);
+    String words = "No " + t.name(part) + told(t, s);
+    if (part instanceof DrumPart drum) {
+      return Edits.part(t, s.section(), drum, outside(t, drum, s), words);
     }
+    LinePart line = (LinePart) part;
     List<Tone> out = new ArrayList<>();
-    for (Tone n : t.sections().get(s.section()).notes(part.line().orElseThrow())) {
+    for (Tone n : t.sections().get(s.section()).notes(line)) {
       if (!s.holds(n)) {
         out.add(n.tick() < s.from() ? n.endingBy(s.from()) : n);
       }
     }
-    return Edits.line(t, s.section(), part.line().get(), out, words);
+    return Edits.line(t, s.section(), line, out, words);
   }
 
   /** Leaves out the eighths or the sixteenths of a drum. */
-  public static Edited without(Template t, Lane lane, Stretch s, Level level) {
+  public static Edited without(Template t, DrumPart drum, Stretch s, Level level) {
     BarGrid grid = t.grid(s.section());
     int beat = t.meter().ticksPerBeat();
     Predicate<Stroke> gone = h -> s.holds(h) && level.holds(grid.inBar(h.tick()), beat);
     List<Stroke> out =
-        t.sections().get(s.section()).hits(lane).stream().filter(gone.negate()).toList();
+        t.sections().get(s.section()).hits(drum).stream().filter(gone.negate()).toList();
     return Edits.part(
-        t, s.section(), lane, out, lane.words() + " without " + level.words() + told(t, s));
+        t, s.section(), drum, out, t.name(drum) + " without " + level.words() + told(t, s));
   }
 
   /** Copies a bar of a part to others of its section. */
@@ -160,22 +161,22 @@ public final class Brush {
       }
     }
     int number = t.grid(section).bars().get(bar).number();
-    return new Edited(out, part.words() + " of bar " + number + " in " + where.words());
+    return new Edited(out, t.name(part) + " of bar " + number + " in " + where.words());
   }
 
   /** More or less of the feel: 0 puts a part on its lines, 1 leaves it, 2 doubles what is off. */
-  public static Edited feel(Template t, int section, Lane lane, double amount) {
-    List<Stroke> out = Edits.felt(t.sections().get(section).hits(lane), amount);
-    String words = lane.words() + " at " + Math.round(100 * amount) + " % of its feel";
-    return Edits.part(t, section, lane, out, words);
+  public static Edited feel(Template t, int section, DrumPart drum, double amount) {
+    List<Stroke> out = Edits.felt(t.sections().get(section).hits(drum), amount);
+    String words = t.name(drum) + " at " + Math.round(100 * amount) + " % of its feel";
+    return Edits.part(t, section, drum, out, words);
   }
 
-  private static List<Stroke> inside(Template t, Lane lane, Stretch s) {
-    return t.sections().get(s.section()).hits(lane).stream().filter(s::holds).toList();
+  private static List<Stroke> inside(Template t, DrumPart drum, Stretch s) {
+    return t.sections().get(s.section()).hits(drum).stream().filter(s::holds).toList();
   }
 
-  private static List<Stroke> outside(Template t, Lane lane, Stretch s) {
-    List<Stroke> out = new ArrayList<>(t.sections().get(s.section()).hits(lane));
+  private static List<Stroke> outside(Template t, DrumPart drum, Stretch s) {
+    List<Stroke> out = new ArrayList<>(t.sections().get(s.section()).hits(drum));
     out.removeIf(s::holds);
     return out;
   }

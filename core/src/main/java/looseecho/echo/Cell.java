@@ -1,6 +1,5 @@
 package looseecho.echo;
 
-import looseecho.activity.Lane;
 import looseecho.pulse.Grid;
 import looseecho.pulse.Meter;
 
@@ -10,15 +9,15 @@ import looseecho.pulse.Meter;
  *
  * @param tick from the section's start
  */
-public record Cell(int section, Lane lane, int tick, Grid grid) {
+public record Cell(int section, DrumPart drum, int tick, Grid grid) {
   /** A sixteenth, from 0. */
-  public static Cell step(int section, Lane lane, int step) {
-    return new Cell(section, lane, step * Meter.STEP, Grid.SIXTEENTH);
+  public static Cell step(int section, DrumPart drum, int step) {
+    return new Cell(section, drum, step * Meter.STEP, Grid.SIXTEENTH);
   }
 
   /** The same place elsewhere in the section. */
   Cell at(int otherTick) {
-    return new Cell(section, lane, otherTick, grid);
+    return new Cell(section, drum, otherTick, grid);
   }
 
   /** True where a stroke is written on it. */

@@ -6,8 +6,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
-import looseecho.activity.Lane;
-import looseecho.notes.Line;
 import looseecho.pulse.BarGrid;
 import looseecho.pulse.Meter;
 import looseecho.reading.Limits;
@@ -39,16 +37,16 @@ public final class Edits {
    */
   public static Edited toggle(Template t, Cell cell, int velocity, boolean everyBar) {
     TemplateSection s = t.sections().get(cell.section());
-    Lane lane = cell.lane();
+    DrumPart drum = cell.drum();
     BarGrid grid = t.grid(cell.section());
     int place = grid.inBar(cell.tick());
-    boolean there = s.hits(lane).stream().anyMatch(cell::holds);
-    List<Stroke> hits = new ArrayList<>(s.hits(lane));
+    boolean there = s.hits(drum).stream().anyMatch(cell::holds);
+    List<Stroke> hits = new ArrayList<>(s.hits(drum));
     int[] all = everyBar ? grid.everywhere(place).toArray() : new int[] {cell.tick()};
     for (int at : all) {
       hits.removeIf(cell.at(at)::holds);
       if (!there) {
-        hits.add(new Stroke(at, offsetOf(s.hits(lane), place, grid), velocity));
+        hits.add(new Stroke(at, offsetOf(s.hits(drum), place, grid), velocity));
       }
     }
     String words =
@@ -57,9 +55,9 @@ public final class Edits {
     return part(
         t,
         cell.section(),
-        lane,
+        drum,
         hits,
-        (there ? "Took " : "Put ") + lane.words() + (there ? " off " : " on ") + words);
+        (there ? "Took " : "Put ") + t.name(drum) + (there ? " off " : " on ") + words);
   }
 
   /**
@@ -74,16 +72,16 @@ public final class Edits {
       UnaryOperator<Stroke> how,
       String gesture,
       Function<Stroke, String> words) {
-    Lane lane = cell.lane();
+    DrumPart drum = cell.drum();
     String place = Words.step(t.grid(cell.section()).inBar(cell.tick()));
-    String told = "There is no " + lane.words() + " on " + place;
+    String told = "There is no " + t.name(drum) + " on " + place;
     List<Stroke> hits = new ArrayList<>();
-    for (Stroke h : t.sections().get(cell.section()).hits(lane)) {
+    for (Stroke h : t.sections().get(cell.section()).hits(drum)) {
       Stroke changed = cell.holds(h) ? how.apply(h) : h;
-      told = cell.holds(h) ? lane.words() + " on " + place + words.apply(changed) : told;
+      told = cell.holds(h) ? t.name(drum) + " on " + place + words.apply(changed) : told;
       hits.add(changed);
     }
-    return part(t, cell.section(), lane, hits, told)
+    return part(t, cell.section(), drum, hits, told)
         .move(gesture.isEmpty() ? "" : gesture + " " + cell);
   }
 
@@ -136,13 +134,15 @@ public final class Edits {
   }
 
   /** Gives a lane of a section other hits. */
-  public static Edited part(Template t, int section, Lane lane, List<Stroke> hits, String words) {
+  public static Edited part(
+      Template t, int section, DrumPart drum, List<Stroke> hits, String words) {
     TemplateSection s = t.sections().get(section);
-    return new Edited(replace(t, section, s.with(lane, sorted(new ArrayList<>(hits)))), words);
+    return new Edited(replace(t, section, s.with(drum, sorted(new ArrayList<>(hits)))), words);
   }
 
   /** Gives a line of a section other notes. */
-  public static Edited line(Template t, int section, Line line, List<Tone> notes, String words) {
+  public static Edited line(
+      Template t, int section, LinePart line, List<Tone> notes, String words) {
     List<Tone> sorted = new ArrayList<>(notes);
     sorted.sort(Comparator.<Tone>comparingDouble(Placed::order).thenComparingInt(Tone::pitch));
     TemplateSection s = t.sections().get(section);
@@ -154,10 +154,10 @@ public final class Edits {
    *
    * @param strength 0 leaves them, 1 puts them on the grid
    */
-  public static Edited quantise(Template t, int section, Lane lane, double strength) {
-    List<Stroke> hits = felt(t.sections().get(section).hits(lane), 1 - strength);
-    String words = "Quantised " + lane.words() + " by " + Math.round(100 * strength) + " %";
-    return part(t, section, lane, hits, words);
+  public static Edited quantise(Template t, int section, DrumPart drum, double strength) {
+    List<Stroke> hits = felt(t.sections().get(section).hits(drum), 1 - strength);
+    String words = "Quantised " + t.name(drum) + " by " + Math.round(100 * strength) + " %";
+    return part(t, section, drum, hits, words);
   }
 
   /** Strokes so many times as far off their lines, within the limits. */
@@ -171,8 +171,8 @@ public final class Edits {
   /** Pulls all drums of a section to their steps. */
   public static Edited quantise(Template t, int section, double strength) {
     Template out = t;
-    for (Lane lane : t.sections().get(section).drums().keySet()) {
-      out = quantise(out, section, lane, strength).template();
+    for (DrumPart drum : t.sections().get(section).drums().keySet()) {
+      out = quantise(out, section, drum, strength).template();
     }
     return new Edited(out, "Quantised the whole kit by " + Math.round(100 * strength) + " %");
   }

@@ -3,20 +3,25 @@ package looseecho.echo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import looseecho.activity.Lane;
+import java.util.TreeSet;
 import looseecho.echo.Edits.Edited;
-import looseecho.notes.Line;
 
 /**
  * Parts from elsewhere: of another section, project, or a file, to be put into a section with their
  * hits and notes. What is shorter than the section goes round.
  *
  * @param ticks how long it is
+ * @param names of parts that are not called by their kind
  */
-public record Elsewhere(int ticks, Map<Lane, List<Stroke>> drums, Map<Line, List<Tone>> lines) {
+public record Elsewhere(
+    int ticks,
+    Map<DrumPart, List<Stroke>> drums,
+    Map<LinePart, List<Tone>> lines,
+    Map<Part, String> names) {
   public Elsewhere {
     drums = Map.copyOf(drums);
     lines = Map.copyOf(lines);
+    names = Map.copyOf(names);
     if (ticks < 1) {
       throw new IllegalArgumentException("ticks must be at least 1 (was: " + ticks + ")");
     }
@@ -25,31 +30,35 @@ public record Elsewhere(int ticks, Map<Lane, List<Stroke>> drums, Map<Line, List
   /** A section of a template. */
   public static Elsewhere of(Template t, int section) {
     TemplateSection s = t.sections().get(section);
-    return new Elsewhere(t.ticks(section), s.drums(), s.lines());
+    return new Elsewhere(t.ticks(section), s.drums(), s.lines(), t.names());
   }
 
   /** The parts that play there. */
   public List<Part> parts() {
-    List<Part> out = new ArrayList<>();
-    Lane.SHOWN.stream().filter(drums::containsKey).forEach(l -> out.add(Part.of(l)));
-    Line.SHOWN.stream().filter(lines::containsKey).forEach(l -> out.add(Part.of(l)));
-    return out;
+    TreeSet<Part> out = new TreeSet<>(drums.keySet());
+    out.addAll(lines.keySet());
+    return new ArrayList<>(out);
+  }
+
+  /** How a part is called there. */
+  public String name(Part part) {
+    return names.getOrDefault(part, part.words());
   }
 
   /** Lets a part of a section play what a part of the same kind plays there. */
   public Edited into(Template t, int section, Part from, Part to) {
-    if (from.lane().isPresent() != to.lane().isPresent()) {
+    if (from.asDrum().isPresent() != to.asDrum().isPresent()) {
       return new Edited(t, "Hits can't be played by a line of notes, nor notes by a drum.");
     }
     TemplateSection laid = laid(t, section, from, to);
     int count = to.size(laid);
     String words =
-        from.words()
+        name(from)
             + " from elsewhere on the "
-            + to.words()
+            + t.name(to)
             + ", "
             + count
-            + (to.lane().isPresent() ? " hits" : " notes");
+            + (to instanceof DrumPart ? " hits" : " notes");
     return new Edited(t.with(section, laid), words);
   }
 
@@ -57,13 +66,9 @@ public record Elsewhere(int ticks, Map<Lane, List<Stroke>> drums, Map<Line, List
   TemplateSection laid(Template t, int section, Part from, Part to) {
     TemplateSection s = t.sections().get(section);
     int end = t.ticks(section);
-    return to.lane().isPresent()
-        ? s.with(
-            to.lane().get(),
-            round(drums.getOrDefault(from.lane().orElseThrow(), List.of()), ticks, end))
-        : s.with(
-            to.line().orElseThrow(),
-            round(lines.getOrDefault(from.line().orElseThrow(), List.of()), ticks, end));
+    return to instanceof DrumPart drum
+        ? s.with(drum, round(drums.getOrDefault(from, List.of()), ticks, end))
+        : s.with((LinePart) to, round(lines.getOrDefault(from, List.of()), ticks, end));
   }
 
   /** Events that go on from their start every so many ticks, until an end. */

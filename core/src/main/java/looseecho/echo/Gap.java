@@ -17,13 +17,13 @@ import looseecho.pulse.Meter;
  * @param stretch of at least a quarter
  * @param fillers parts that begin something in it
  */
-public record Gap(Line line, Stretch stretch, List<Part> fillers) {
+public record Gap(LinePart line, Stretch stretch, List<Part> fillers) {
   public Gap {
     fillers = List.copyOf(fillers);
   }
 
   /** The longest gap of every bar of a section in which a line plays at all. */
-  public static List<Gap> of(Template t, int section, Line line) {
+  public static List<Gap> of(Template t, int section, LinePart line) {
     TemplateSection s = t.sections().get(section);
     List<Gap> out = new ArrayList<>();
     for (BarGrid.Bar bar : t.grid(section).bars()) {
@@ -54,14 +54,14 @@ public record Gap(Line line, Stretch stretch, List<Part> fillers) {
     return out;
   }
 
-  private static List<Part> fillers(TemplateSection s, Line line, Stretch room) {
+  private static List<Part> fillers(TemplateSection s, LinePart line, Stretch room) {
     return Part.of(s).stream()
-        .filter(p -> p.line().map(l -> l != line).orElse(true))
+        .filter(p -> !p.equals(line))
         .filter(
             p ->
-                p.lane()
-                    .map(l -> s.hits(l).stream().anyMatch(room::holds))
-                    .orElseGet(() -> s.notes(p.line().get()).stream().anyMatch(room::holds)))
+                p instanceof DrumPart drum
+                    ? s.hits(drum).stream().anyMatch(room::holds)
+                    : s.notes((LinePart) p).stream().anyMatch(room::holds))
         .toList();
   }
 
@@ -69,11 +69,11 @@ public record Gap(Line line, Stretch stretch, List<Part> fillers) {
    * Lets another line answer in the gap: the rhythm that was played just before it, a third higher
    * in the key and an octave up where it answers the bass.
    */
-  public Edited answer(Template t, Line by) {
+  public Edited answer(Template t, LinePart by) {
     TemplateSection s = t.sections().get(stretch.section());
     int length = stretch.to() - stretch.from();
     Key key = t.key();
-    int octave = line == Line.BASS ? key.scale().size() * 2 : 0;
+    int octave = line.line() == Line.BASS ? key.scale().size() * 2 : 0;
     List<Tone> out = new ArrayList<>(s.notes(by));
     out.removeIf(stretch::holds);
     int added = 0;
@@ -92,6 +92,6 @@ public record Gap(Line line, Stretch stretch, List<Part> fillers) {
         stretch.section(),
         by,
         out,
-        by.words() + " answers the " + line.words() + " in bar " + bar + ", " + added + " notes");
+        t.name(by) + " answers the " + t.name(line) + " in bar " + bar + ", " + added + " notes");
   }
 }

@@ -1,11 +1,9 @@
 package looseecho.echo;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import looseecho.activity.Lane;
 import looseecho.echo.Edits.Edited;
 import looseecho.pulse.BarGrid;
 
@@ -14,21 +12,21 @@ import looseecho.pulse.BarGrid;
  * strokes and put on others.
  *
  * @param ticksPerBar length of the bar that it was taken from
- * @param lanes per lane and tick of the bar, from 0, what is usual there
+ * @param drums per lane and tick of the bar, from 0, what is usual there
  */
-public record GrooveLift(int ticksPerBar, Map<Lane, Map<Integer, Feel>> lanes) {
+public record GrooveLift(int ticksPerBar, Map<DrumPart, Map<Integer, Feel>> drums) {
   /** Offset and loudness. */
   public record Feel(double offsetMs, double velocity) {}
 
   /** The groove of a section. */
   public static GrooveLift of(Template t, int section) {
     BarGrid grid = t.grid(section);
-    Map<Lane, Map<Integer, Feel>> lanes = new EnumMap<>(Lane.class);
+    Map<DrumPart, Map<Integer, Feel>> drums = new TreeMap<>();
     t.sections()
         .get(section)
         .drums()
         .forEach(
-            (lane, hits) -> {
+            (drum, hits) -> {
               Map<Integer, List<Stroke>> places = new TreeMap<>();
               hits.forEach(
                   h -> places.computeIfAbsent(grid.inBar(h.tick()), k -> new ArrayList<>()).add(h));
@@ -40,9 +38,9 @@ public record GrooveLift(int ticksPerBar, Map<Lane, Map<Integer, Feel>> lanes) {
                           new Feel(
                               here.stream().mapToDouble(Stroke::offsetMs).average().orElse(0),
                               here.stream().mapToInt(Stroke::velocity).average().orElse(0))));
-              lanes.put(lane, feel);
+              drums.put(drum, feel);
             });
-    return new GrooveLift(grid.wholeBar(), lanes);
+    return new GrooveLift(grid.wholeBar(), drums);
   }
 
   /**
@@ -51,8 +49,8 @@ public record GrooveLift(int ticksPerBar, Map<Lane, Map<Integer, Feel>> lanes) {
    *
    * @param strength 0 changes nothing, 1 gives the source's offsets and loudness
    */
-  public Edited onto(Template t, int section, Lane source, Lane target, double strength) {
-    Map<Integer, Feel> feel = lanes.getOrDefault(source, Map.of());
+  public Edited onto(Template t, int section, DrumPart source, DrumPart target, double strength) {
+    Map<Integer, Feel> feel = drums.getOrDefault(source, Map.of());
     List<Stroke> out = new ArrayList<>();
     BarGrid grid = t.grid(section);
     for (Stroke h : t.sections().get(section).hits(target)) {
@@ -65,9 +63,9 @@ public record GrooveLift(int ticksPerBar, Map<Lane, Map<Integer, Feel>> lanes) {
     }
     String words =
         "Groove of the "
-            + source.words()
+            + t.name(source)
             + " on the "
-            + target.words()
+            + t.name(target)
             + ", "
             + Math.round(100 * strength)
             + " %";
@@ -77,8 +75,8 @@ public record GrooveLift(int ticksPerBar, Map<Lane, Map<Integer, Feel>> lanes) {
   /** Puts every lane's groove on the same lane of a section. */
   public Edited ontoAll(Template t, int section, double strength) {
     Template out = t;
-    for (Lane lane : lanes.keySet()) {
-      out = onto(out, section, lane, lane, strength).template();
+    for (DrumPart drum : drums.keySet()) {
+      out = onto(out, section, drum, drum, strength).template();
     }
     return new Edited(out, "Groove on the whole kit, " + Math.round(100 * strength) + " %");
   }

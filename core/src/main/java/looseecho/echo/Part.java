@@ -1,57 +1,89 @@
 package looseecho.echo;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.TreeSet;
 import looseecho.activity.Lane;
 import looseecho.notes.Line;
 
-/** A part of the template: a drum lane or a line of notes. */
-public record Part(Optional<Lane> lane, Optional<Line> line) {
-  public Part {
-    if (lane.isPresent() == line.isPresent()) {
-      throw new IllegalArgumentException("a part is a lane or a line");
-    }
-  }
+/**
+ * A part of the template: one of the drums of a kind, or one of the lines of a kind. It is known by
+ * its kind and a number, so that it can be called anything; see {@link Template#name}.
+ */
+public sealed interface Part extends Comparable<Part> permits DrumPart, LinePart {
+  /** The most parts of one kind. */
+  int MOST = 16;
 
-  public static Part of(Lane lane) {
-    return new Part(Optional.of(lane), Optional.empty());
-  }
+  /** 1 for the first of its kind. */
+  int number();
 
-  public static Part of(Line line) {
-    return new Part(Optional.empty(), Optional.of(line));
-  }
+  /** How it is called as long as the person gives it no name. */
+  String words();
 
-  /** All parts that play in a section. */
-  public static List<Part> of(TemplateSection s) {
-    List<Part> out = new ArrayList<>();
-    s.drums().keySet().forEach(l -> out.add(of(l)));
-    s.lines().keySet().forEach(l -> out.add(of(l)));
-    return out;
-  }
+  /** The same kind with another number. */
+  Part numbered(int other);
 
-  /** All parts that play anywhere, drums first. */
-  public static List<Part> of(Template t) {
-    List<Part> out = new ArrayList<>();
-    for (Lane lane : Lane.SHOWN) {
-      if (t.sections().stream().anyMatch(s -> !s.hits(lane).isEmpty())) {
-        out.add(of(lane));
-      }
-    }
-    for (Line line : Line.values()) {
-      if (t.sections().stream().anyMatch(s -> !s.notes(line).isEmpty())) {
-        out.add(of(line));
-      }
-    }
-    return out;
-  }
-
-  public String words() {
-    return lane.map(Lane::words).orElseGet(() -> line.orElseThrow().words());
-  }
+  /** Place among all parts: drums from the kick up, then the lines. */
+  int order();
 
   /** How many hits or notes it has in a section. */
-  public int size(TemplateSection s) {
-    return lane.map(l -> s.hits(l).size()).orElseGet(() -> s.notes(line.orElseThrow()).size());
+  int size(TemplateSection s);
+
+  /** Itself where it is a drum. */
+  default Optional<DrumPart> asDrum() {
+    return this instanceof DrumPart d ? Optional.of(d) : Optional.empty();
+  }
+
+  /** Itself where it is a line of notes. */
+  default Optional<LinePart> asLine() {
+    return this instanceof LinePart l ? Optional.of(l) : Optional.empty();
+  }
+
+  @Override
+  default int compareTo(Part other) {
+    return Comparator.comparingInt(Part::order).thenComparingInt(Part::number).compare(this, other);
+  }
+
+  /** The first drum of a kind. */
+  static DrumPart of(Lane lane) {
+    return new DrumPart(lane, 1);
+  }
+
+  /** The first line of a kind. */
+  static LinePart of(Line line) {
+    return new LinePart(line, 1);
+  }
+
+  /** All parts that play in a section, drums first. */
+  static List<Part> of(TemplateSection s) {
+    List<Part> out = new ArrayList<>(s.drums().keySet());
+    out.addAll(s.lines().keySet());
+    return out;
+  }
+
+  /** All parts that play anywhere or were added, drums first. */
+  static List<Part> of(Template t) {
+    TreeSet<Part> out = new TreeSet<>(t.names().keySet());
+    t.sections().forEach(s -> out.addAll(of(s)));
+    return new ArrayList<>(out);
+  }
+
+  /** As written in a file: the kind, and the number of those after the first. */
+  static String text(String kind, int number) {
+    return number == 1 ? kind : kind + " " + number;
+  }
+
+  /** Reads what {@link #text} wrote. */
+  static Part valueOf(String text) {
+    String kind = text.replaceFirst(" .*", "");
+    int number = text.equals(kind) ? 1 : Integer.parseInt(text.substring(kind.length() + 1));
+    for (Line line : Line.values()) {
+      if (line.name().equals(kind)) {
+        return new LinePart(line, number);
+      }
+    }
+    return new DrumPart(Lane.valueOf(kind), number);
   }
 }

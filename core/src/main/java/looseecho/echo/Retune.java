@@ -34,7 +34,7 @@ public final class Retune {
             h -> h.at(h.tick(), h.offsetMs() * scale),
             n -> n.at(n.tick(), n.offsetMs() * scale));
     return new Edited(
-        new Template(bpm, t.meter(), t.key(), beats, sections),
+        t.on(bpm, beats, sections),
         String.format(
             Locale.ROOT,
             "Tempo %s: %.4g times as fast; a sample played faster by as much rises %+.2f semitones; offsets %s",
@@ -66,7 +66,7 @@ public final class Retune {
     List<TemplateSection> sections =
         each(t, h -> h, n -> n.pitched(moved(n.pitch(), t.key(), key, shift)));
     return new Edited(
-        new Template(t.bpm(), t.meter(), key, t.beats(), sections),
+        t.with(sections).in(key),
         String.format(
             Locale.ROOT,
             "Key %s: %+d semitones, %+d cents, ratio %.4f",

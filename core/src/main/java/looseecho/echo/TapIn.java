@@ -2,7 +2,6 @@ package looseecho.echo;
 
 import java.util.ArrayList;
 import java.util.List;
-import looseecho.activity.Lane;
 import looseecho.pulse.Grid;
 
 /**
@@ -67,14 +66,14 @@ public record TapIn(List<Stroke> hits, List<Double> errorsMs) {
    *
    * @param over true to lay them over what is there, false to put them in its place
    */
-  public Edits.Edited into(Template t, int section, Lane lane, boolean over) {
+  public Edits.Edited into(Template t, int section, DrumPart drum, boolean over) {
     List<Stroke> all = new ArrayList<>(hits);
     if (over) {
-      t.sections().get(section).hits(lane).stream()
+      t.sections().get(section).hits(drum).stream()
           .filter(h -> hits.stream().noneMatch(tap -> tap.tick() == h.tick()))
           .forEach(all::add);
     }
     String words = over ? "Tapped over the " : "Tapped in ";
-    return Edits.part(t, section, lane, all, words + lane.words() + ", " + hits.size() + " hits");
+    return Edits.part(t, section, drum, all, words + t.name(drum) + ", " + hits.size() + " hits");
   }
 }

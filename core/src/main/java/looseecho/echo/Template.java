@@ -18,10 +18,18 @@ import looseecho.reading.Limits;
  * @param key the key
  * @param beats the tempo map: times of all beats, section after section, and one more for the end
  * @param sections in order; their beats add up to the map's
+ * @param names of the parts that the person named or added
  */
 public record Template(
-    double bpm, Meter meter, Key key, List<Beat> beats, List<TemplateSection> sections) {
+    double bpm,
+    Meter meter,
+    Key key,
+    List<Beat> beats,
+    List<TemplateSection> sections,
+    Map<Part, String> names) {
   public Template {
+    names = names == null ? Map.of() : Map.copyOf(names);
+    names.values().forEach(n -> Limits.text("name", n));
     beats = List.copyOf(beats);
     sections = List.copyOf(sections);
     Limits.within("bpm", bpm, Limits.SLOWEST_BPM, Limits.FASTEST_BPM);
@@ -36,6 +44,12 @@ public record Template(
       throw new IllegalArgumentException(
           "sections have " + sum + " beats, the map " + (beats.size() - 1));
     }
+  }
+
+  /** One whose parts have the names of their kinds. */
+  public Template(
+      double bpm, Meter meter, Key key, List<Beat> beats, List<TemplateSection> sections) {
+    this(bpm, meter, key, beats, sections, Map.of());
   }
 
   /** Index of the section's first beat in the tempo map. */
@@ -82,24 +96,34 @@ public record Template(
     return with(changed);
   }
 
+  /** How a part is called. */
+  public String name(Part part) {
+    return names.getOrDefault(part, part.words());
+  }
+
   /** The same with one part alone. */
   public Template only(Part part) {
-    return with(
-        sections.stream()
-            .map(
-                s ->
-                    new TemplateSection(
-                        s.label(),
-                        s.role(),
-                        s.beats(),
-                        part.lane().map(l -> Map.of(l, s.hits(l))).orElse(Map.of()),
-                        part.line().map(l -> Map.of(l, s.notes(l))).orElse(Map.of())))
-            .toList());
+    return with(sections.stream().map(s -> s.only(part)).toList());
   }
 
   /** The same with other sections on the same tempo map. */
   public Template with(List<TemplateSection> others) {
-    return new Template(bpm, meter, key, beats, others);
+    return new Template(bpm, meter, key, beats, others, names);
+  }
+
+  /** The same with parts called otherwise. */
+  public Template named(Map<Part, String> others) {
+    return new Template(bpm, meter, key, beats, sections, others);
+  }
+
+  /** The same in another key. */
+  public Template in(Key other) {
+    return new Template(bpm, meter, other, beats, sections, names);
+  }
+
+  /** The same on another tempo map with other sections. */
+  public Template on(double newBpm, List<Beat> map, List<TemplateSection> others) {
+    return new Template(newBpm, meter, key, map, others, names);
   }
 
   /** Seconds of all drum hits, section by section. */

@@ -2,6 +2,7 @@ package looseecho.echo;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -62,13 +63,13 @@ public final class TemplateBuilder {
   private static TemplateSection section(
       Analysis a, Pulse p, Heard all, Section s, int firstBeat, int endBeat) {
     int ticks = (endBeat - firstBeat) * p.meter().value().ticksPerBeat();
-    Map<Lane, List<Stroke>> drums = new EnumMap<>(Lane.class);
+    Map<DrumPart, List<Stroke>> drums = new HashMap<>();
     StrokeWriter strokes = new StrokeWriter(p, firstBeat, ticks);
-    all.hits().forEach((lane, own) -> drums.put(lane, strokes.write(own)));
-    Map<Line, List<Tone>> lines = new EnumMap<>(Line.class);
-    lines.put(Line.BASS, notes(p, all.bass(), firstBeat, ticks));
-    lines.put(Line.RIFF, notes(p, all.riff(), firstBeat, ticks));
-    lines.put(Line.CHORDS, chords(p, a.tonality().chords(), firstBeat, ticks));
+    all.hits().forEach((lane, own) -> drums.put(Part.of(lane), strokes.write(own)));
+    Map<LinePart, List<Tone>> lines = new HashMap<>();
+    lines.put(Part.of(Line.BASS), notes(p, all.bass(), firstBeat, ticks));
+    lines.put(Part.of(Line.RIFF), notes(p, all.riff(), firstBeat, ticks));
+    lines.put(Part.of(Line.CHORDS), chords(p, a.tonality().chords(), firstBeat, ticks));
     return new TemplateSection(s.label(), s.role(), endBeat - firstBeat, drums, lines);
   }
 

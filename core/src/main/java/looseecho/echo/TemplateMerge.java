@@ -1,12 +1,10 @@
 package looseecho.echo;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import looseecho.activity.Lane;
-import looseecho.notes.Line;
 
 /**
  * Brings a correction of what was heard into a template that has been worked on (a three-way
@@ -66,18 +64,18 @@ public final class TemplateMerge {
     for (int s = 0; s < mine.sections().size(); s++) {
       sections.add(section(was.sections().get(s), is.sections().get(s), mine.sections().get(s)));
     }
-    return is.with(sections);
+    return is.with(sections).named(mine.names());
   }
 
   private static TemplateSection section(
       TemplateSection was, TemplateSection is, TemplateSection own) {
-    Map<Lane, List<Stroke>> drums = new EnumMap<>(Lane.class);
-    for (Lane lane : Lane.values()) {
-      drums.put(lane, chosen(was.hits(lane), is.hits(lane), own.hits(lane)));
-    }
-    Map<Line, List<Tone>> lines = new EnumMap<>(Line.class);
-    for (Line line : Line.values()) {
-      lines.put(line, chosen(was.notes(line), is.notes(line), own.notes(line)));
+    Map<DrumPart, List<Stroke>> drums = new HashMap<>();
+    Map<LinePart, List<Tone>> lines = new HashMap<>();
+    for (TemplateSection s : List.of(is, own)) {
+      s.drums().keySet().forEach(d -> drums.put(d, chosen(was.hits(d), is.hits(d), own.hits(d))));
+      s.lines()
+          .keySet()
+          .forEach(l -> lines.put(l, chosen(was.notes(l), is.notes(l), own.notes(l))));
     }
     return new TemplateSection(
         chosen(was.label(), is.label(), own.label()),

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import looseecho.activity.Lane;
 import looseecho.echo.Edits.Edited;
 import looseecho.pulse.BarGrid;
 import looseecho.pulse.Grid;
@@ -35,9 +34,9 @@ public final class Tighten {
   public static Edited onto(Template t, Grid grid) {
     Template out = t;
     for (int s = 0; s < t.sections().size(); s++) {
-      for (Lane lane : t.sections().get(s).drums().keySet()) {
-        List<Stroke> moved = moved(out, s, out.sections().get(s).hits(lane), grid);
-        out = Edits.part(out, s, lane, moved, "").template();
+      for (DrumPart drum : t.sections().get(s).drums().keySet()) {
+        List<Stroke> moved = moved(out, s, out.sections().get(s).hits(drum), grid);
+        out = Edits.part(out, s, drum, moved, "").template();
       }
     }
     return new Edited(out, "All drums on " + grid.words());

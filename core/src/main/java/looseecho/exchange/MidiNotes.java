@@ -2,6 +2,7 @@ package looseecho.exchange;
 
 import java.io.EOFException;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -25,16 +26,18 @@ import looseecho.pulse.Meter;
  *
  * @param bars in whatever meters the file has
  * @param msPerTick at the file's first tempo
+ * @param tracks their names; empty for those that have none
  */
-record MidiNotes(BarGrid bars, double msPerTick, List<Note> notes) {
+record MidiNotes(BarGrid bars, double msPerTick, List<Note> notes, List<String> tracks) {
+  private static final int NAME = 3; // kind of meta event
   private static final int DEFAULT_US = 500_000;
   private static final long MOST_BYTES = 32L << 20;
   private static final int MOST_BARS = 100_000;
   private static final double LAST_TICK = 1e9;
   private static final int SMALLEST = 6; // a 64th, as a power of two
 
-  /** One note; places and lengths in ticks, 960 to a quarter. */
-  record Note(double tick, double length, int channel, int pitch, int velocity) {}
+  /** One note; places and lengths in ticks, 960 to a quarter; the track counts from 0. */
+  record Note(double tick, double length, int track, int channel, int pitch, int velocity) {}
 
   /** Reads a file; the message of the exception says what is wrong with it. */
   static MidiNotes read(Path file) throws IOException {
@@ -44,12 +47,17 @@ record MidiNotes(BarGrid bars, double msPerTick, List<Note> notes) {
     }
     double scale = (double) Meter.QUARTER / sequence.getResolution();
     List<Note> notes = new ArrayList<>();
+    List<String> names = new ArrayList<>();
     for (Track track : sequence.getTracks()) {
-      notes(track, scale, notes);
+      notes(track, names.size(), scale, notes);
+      names.add(name(track));
     }
     notes.sort(Comparator.comparingDouble(Note::tick).thenComparingInt(Note::pitch));
     return new MidiNotes(
-        grid(sequence, scale), tempo(sequence) / 1000.0 / Meter.QUARTER, List.copyOf(notes));
+        grid(sequence, scale),
+        tempo(sequence) / 1000.0 / Meter.QUARTER,
+        List.copyOf(notes),
+        List.copyOf(names));
   }
 
   private static Sequence sequence(Path file) throws IOException {
@@ -68,7 +76,7 @@ record MidiNotes(BarGrid bars, double msPerTick, List<Note> notes) {
     }
   }
 
-  private static void notes(Track track, double scale, List<Note> out) {
+  private static void notes(Track track, int number, double scale, List<Note> out) {
     Map<Integer, MidiEvent> open = new TreeMap<>();
     for (int i = 0; i < track.size(); i++) {
       MidiEvent e = track.get(i);
@@ -80,23 +88,33 @@ record MidiNotes(BarGrid bars, double msPerTick, List<Note> notes) {
       int key = m.getChannel() * 128 + m.getData1();
       MidiEvent begun = open.remove(key);
       if (begun != null) {
-        out.add(note(begun, e.getTick(), scale));
+        out.add(note(begun, e.getTick(), number, scale));
       }
       if (m.getCommand() == ShortMessage.NOTE_ON && m.getData2() > 0) {
         open.put(key, e);
       }
     }
-    open.values().forEach(e -> out.add(note(e, e.getTick(), scale))); // never let go
+    open.values().forEach(e -> out.add(note(e, e.getTick(), number, scale))); // never let go
   }
 
-  private static Note note(MidiEvent on, long off, double scale) {
+  private static Note note(MidiEvent on, long off, int track, double scale) {
     ShortMessage m = (ShortMessage) on.getMessage();
     return new Note(
         on.getTick() * scale,
         (off - on.getTick()) * scale,
+        track,
         m.getChannel(),
         m.getData1(),
         m.getData2());
+  }
+
+  private static String name(Track track) {
+    for (int i = 0; i < track.size(); i++) {
+      if (track.get(i).getMessage() instanceof MetaMessage m && m.getType() == NAME) {
+        return new String(m.getData(), StandardCharsets.UTF_8).strip();
+      }
+    }
+    return "";
   }
 
   /** The file's bars by its time signatures; four quarters where there is none. */

@@ -1,9 +1,7 @@
 package looseecho.exchange;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.form.Section;
@@ -23,6 +21,12 @@ import looseecho.pulse.Meter;
  */
 public record MidiSong(
     List<Beat> beats, Meter meter, Key key, List<Marker> markers, List<Track> tracks) {
+  public MidiSong {
+    beats = List.copyOf(beats);
+    markers = List.copyOf(markers);
+    tracks = List.copyOf(tracks);
+  }
+
   /** A name at a time. */
   public record Marker(double time, String name) {}
 
@@ -40,30 +44,39 @@ public record MidiSong(
   public record Slide(double semitones, double start, double end) {}
 
   static final int DRUMS = 9;
+  private static final int CHANNELS = 16;
   private static final double DRUM_SECONDS = 0.03;
 
   /** What was heard: drum hits and bass at their heard times. */
   public static MidiSong heard(Analysis a) {
-    Map<Lane, List<Event>> drums = new EnumMap<>(Lane.class);
-    for (Hit h : a.hits()) {
-      drums
-          .computeIfAbsent(h.lane(), l -> new ArrayList<>())
-          .add(new Event(h.time(), DRUM_SECONDS, h.lane().midi(), h.velocity()));
+    List<Track> tracks = new ArrayList<>();
+    for (Lane lane : Lane.values()) {
+      tracks.add(new Track(capital(lane.words()), DRUMS, 0, hits(a.hits(), lane)));
     }
-    Map<Line, List<Event>> lines = new EnumMap<>(Line.class);
-    lines.put(Line.BASS, events(a.tonality().bass()));
-    lines.put(Line.RIFF, events(a.tonality().riff()));
+    tracks.add(track(Line.BASS, a.tonality().bass()));
+    tracks.add(track(Line.RIFF, a.tonality().riff()));
+    tracks.removeIf(track -> track.events().isEmpty());
     List<Marker> markers = new ArrayList<>();
     for (Section s : a.form().sections()) {
       markers.add(new Marker(s.start(), s.label() + " " + s.role()));
     }
-    return of(
+    return new MidiSong(
         a.pulse().map(p -> p.beats()).orElse(List.of()),
         a.pulse().map(p -> p.meter().value()).orElse(Meter.FOUR_FOUR),
         a.tonality().key().value(),
         markers,
-        drums,
-        lines);
+        tracks);
+  }
+
+  private static List<Event> hits(List<Hit> hits, Lane lane) {
+    return hits.stream()
+        .filter(h -> h.lane() == lane)
+        .map(h -> new Event(h.time(), DRUM_SECONDS, lane.midi(), h.velocity()))
+        .toList();
+  }
+
+  private static Track track(Line line, List<Note> notes) {
+    return new Track(capital(line.words()), channel(line.ordinal()), line.program(), events(notes));
   }
 
   private static List<Event> events(List<Note> notes) {
@@ -81,28 +94,15 @@ public record MidiSong(
         .toList();
   }
 
-  /** A song of drum lanes and lines of notes; empty ones get no track. */
-  public static MidiSong of(
-      List<Beat> beats,
-      Meter meter,
-      Key key,
-      List<Marker> markers,
-      Map<Lane, List<Event>> drums,
-      Map<Line, List<Event>> lines) {
-    List<Track> tracks = new ArrayList<>();
-    drums.forEach(
-        (lane, events) -> tracks.add(new Track(name(lane.words()), DRUMS, 0, List.copyOf(events))));
-    lines.forEach(
-        (line, events) -> {
-          if (!events.isEmpty()) {
-            tracks.add(
-                new Track(name(line.words()), line.ordinal(), line.program(), List.copyOf(events)));
-          }
-        });
-    return new MidiSong(List.copyOf(beats), meter, key, List.copyOf(markers), tracks);
+  /**
+   * The channel of the nth line of notes, from 0: the drums' is left out, past 15 they go round.
+   */
+  static int channel(int line) {
+    int nth = line % (CHANNELS - 1);
+    return nth < DRUMS ? nth : nth + 1;
   }
 
-  private static String name(String words) {
+  static String capital(String words) {
     return Character.toUpperCase(words.charAt(0)) + words.substring(1);
   }
 }

@@ -4,22 +4,22 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import looseecho.activity.Lane;
 import looseecho.audio.WavStream;
 import looseecho.disk.Outputs;
 import looseecho.disk.WholeFile;
+import looseecho.echo.DrumPart;
+import looseecho.echo.LinePart;
 import looseecho.echo.Ornament;
+import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.echo.Tone;
 import looseecho.mix.Bus;
 import looseecho.mix.EchoRenderer;
-import looseecho.notes.Line;
 import looseecho.reading.Progress;
 
 /** Writes a template for another workstation: MIDI, the mix and one stem per part. */
@@ -120,30 +120,48 @@ public final class TemplateExport {
 
   /** The template as a MIDI song. */
   public static MidiSong song(Template t) {
-    Map<Lane, List<MidiSong.Event>> drums = new EnumMap<>(Lane.class);
-    Map<Line, List<MidiSong.Event>> lines = new EnumMap<>(Line.class);
     List<MidiSong.Marker> markers = new ArrayList<>();
     for (int s = 0; s < t.sections().size(); s++) {
       TemplateSection section = t.sections().get(s);
       markers.add(new MidiSong.Marker(t.time(s, 0, 0), section.label() + " " + section.role()));
-      for (Lane lane : Lane.values()) {
-        for (Stroke h : section.hits(lane)) {
-          for (Ornament.Blow k : h.manner().ornament().blows(h.manner().flamMs())) {
-            double time = Math.max(0, t.time(s, h.tick() + k.ticks(), h.offsetMs() + k.ms()));
-            int velocity = (int) Math.max(1, Math.round(h.velocity() * k.loudness()));
-            drums
-                .computeIfAbsent(lane, l -> new ArrayList<>())
-                .add(new MidiSong.Event(time, lasting(t, s, h), lane.midi(), velocity));
-          }
-        }
+    }
+    List<MidiSong.Track> tracks = new ArrayList<>();
+    int lines = 0;
+    for (Part part : Part.of(t)) {
+      String name = MidiSong.capital(t.name(part));
+      if (part instanceof DrumPart drum) {
+        tracks.add(new MidiSong.Track(name, MidiSong.DRUMS, 0, hits(t, drum)));
+      } else if (part instanceof LinePart line) {
+        int channel = MidiSong.channel(lines++);
+        tracks.add(new MidiSong.Track(name, channel, line.line().program(), notes(t, line)));
       }
-      for (Line line : Line.values()) {
-        for (Tone n : section.notes(line)) {
-          lines.computeIfAbsent(line, l -> new ArrayList<>()).add(event(t, s, n));
+    }
+    tracks.removeIf(track -> track.events().isEmpty());
+    return new MidiSong(t.beats(), t.meter(), t.key(), markers, tracks);
+  }
+
+  private static List<MidiSong.Event> hits(Template t, DrumPart drum) {
+    List<MidiSong.Event> out = new ArrayList<>();
+    for (int s = 0; s < t.sections().size(); s++) {
+      for (Stroke h : t.sections().get(s).hits(drum)) {
+        for (Ornament.Blow k : h.manner().ornament().blows(h.manner().flamMs())) {
+          double time = Math.max(0, t.time(s, h.tick() + k.ticks(), h.offsetMs() + k.ms()));
+          int velocity = (int) Math.max(1, Math.round(h.velocity() * k.loudness()));
+          out.add(new MidiSong.Event(time, lasting(t, s, h), drum.lane().midi(), velocity));
         }
       }
     }
-    return MidiSong.of(t.beats(), t.meter(), t.key(), markers, drums, lines);
+    return out;
+  }
+
+  private static List<MidiSong.Event> notes(Template t, LinePart line) {
+    List<MidiSong.Event> out = new ArrayList<>();
+    for (int s = 0; s < t.sections().size(); s++) {
+      for (Tone n : t.sections().get(s).notes(line)) {
+        out.add(event(t, s, n));
+      }
+    }
+    return out;
   }
 
   private static double lasting(Template t, int section, Stroke h) {

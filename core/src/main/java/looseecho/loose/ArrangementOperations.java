@@ -3,12 +3,18 @@ package looseecho.loose;
 import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
+import looseecho.activity.Lane;
 import looseecho.echo.Arrangement;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
+import looseecho.notes.Line;
 
 /** The same parts in another order. */
 final class ArrangementOperations {
+  /** What is never held back: the first kick, snare, clap and bass. */
+  private static final List<Part> ANCHORS =
+      List.of(Part.of(Lane.KICK), Part.of(Lane.SNARE), Part.of(Lane.CLAP), Part.of(Line.BASS));
+
   static final List<Operation> ALL =
       List.of(
           new Operation(
@@ -55,9 +61,7 @@ final class ArrangementOperations {
 
   private static Optional<Template> holdBack(Template t, int section, SplittableRandom r) {
     List<Part> parts =
-        Part.of(t.sections().get(section)).stream()
-            .filter(p -> !List.of("kick", "snare", "clap", "bass").contains(p.words()))
-            .toList();
+        Part.of(t.sections().get(section)).stream().filter(p -> !ANCHORS.contains(p)).toList();
     return parts.isEmpty()
         ? Optional.empty()
         : Optional.of(

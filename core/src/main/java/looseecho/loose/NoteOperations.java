@@ -9,6 +9,8 @@ import java.util.SplittableRandom;
 import java.util.TreeMap;
 import looseecho.activity.Lane;
 import looseecho.echo.Edits;
+import looseecho.echo.LinePart;
+import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.Tone;
@@ -72,7 +74,7 @@ final class NoteOperations {
   private NoteOperations() {}
 
   private static Optional<Template> with(Template t, int section, Line line, List<Tone> notes) {
-    return TimingOperations.changed(t, Edits.line(t, section, line, notes, "").template());
+    return TimingOperations.changed(t, Edits.line(t, section, Part.of(line), notes, "").template());
   }
 
   private static Optional<Template> fourthBar(Template t, int section, Turn turn) {
@@ -122,9 +124,9 @@ final class NoteOperations {
     int by = DEGREES[r.nextInt(DEGREES.length)];
     BarGrid grid = t.grid(section);
     Template out = t;
-    for (Line line : Line.values()) {
+    for (LinePart line : t.sections().get(section).lines().keySet()) {
       List<Tone> moved = new ArrayList<>();
-      int octave = line == Line.BASS && by > 3 ? -t.key().scale().size() : 0;
+      int octave = line.line() == Line.BASS && by > 3 ? -t.key().scale().size() : 0;
       for (Tone n : t.sections().get(section).notes(line)) {
         boolean there = grid.indexAt(n.tick()) % 4 >= 2 && t.key().has(n.pitch());
         int pitch = t.key().moved(n.pitch(), by + octave);
@@ -137,7 +139,7 @@ final class NoteOperations {
 
   /** Every bass note goes to the kick nearest to it, where one is within an eighth. */
   private static Optional<Template> followKick(Template t, int section, SplittableRandom r) {
-    List<Stroke> kicks = t.sections().get(section).hits(Lane.KICK);
+    List<Stroke> kicks = t.sections().get(section).all(Lane.KICK).toList();
     List<Tone> out = new ArrayList<>();
     for (Tone n : t.sections().get(section).notes(Line.BASS)) {
       Optional<Stroke> near =
@@ -152,7 +154,7 @@ final class NoteOperations {
   /** A bass note that falls with a kick comes an eighth later; beat one of the bar stays. */
   private static Optional<Template> bounceOffKick(Template t, int section, SplittableRandom r) {
     BarGrid grid = t.grid(section);
-    List<Stroke> kicks = t.sections().get(section).hits(Lane.KICK);
+    List<Stroke> kicks = t.sections().get(section).all(Lane.KICK).toList();
     List<Tone> out = new ArrayList<>();
     for (Tone n : t.sections().get(section).notes(Line.BASS)) {
       int later = n.tick() + Grid.EIGHTH.ticks();

@@ -3,10 +3,14 @@ package looseecho.loose;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
-import looseecho.activity.Lane;
+import looseecho.echo.DrumPart;
+import looseecho.echo.LinePart;
+import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
@@ -66,14 +70,14 @@ public final class Originality {
 
   private static List<String> hits(TemplateSection s) {
     List<String> out = new ArrayList<>();
-    s.drums().forEach((lane, all) -> all.forEach(h -> out.add(lane + " " + h.tick())));
+    s.drums().forEach((drum, all) -> all.forEach(h -> out.add(drum + " " + h.tick())));
     return out;
   }
 
   private static List<String> notes(TemplateSection s, int home) {
     List<String> out = new ArrayList<>();
-    for (Line line : List.of(Line.BASS, Line.RIFF)) {
-      for (Tone n : s.notes(line)) {
+    for (LinePart line : s.lines().keySet()) {
+      for (Tone n : line.line() == Line.CHORDS ? List.<Tone>of() : s.notes(line)) {
         out.add(line + " " + n.tick() + " " + Math.floorMod(n.pitch() - home, 12));
       }
     }
@@ -104,10 +108,10 @@ public final class Originality {
     double sum = 0;
     int count = 0;
     for (Pair p : pairs(a, b)) {
-      for (Lane lane : p.exact().drums().keySet()) {
+      for (DrumPart drum : p.exact().drums().keySet()) {
         Map<Integer, Stroke> old = new HashMap<>();
-        p.exact().hits(lane).forEach(h -> old.put(h.tick(), h));
-        for (Stroke h : p.echo().hits(lane)) {
+        p.exact().hits(drum).forEach(h -> old.put(h.tick(), h));
+        for (Stroke h : p.echo().hits(drum)) {
           if (old.containsKey(h.tick())) {
             sum += Math.min(WHOLE_MS, Math.abs(h.offsetMs() - old.get(h.tick()).offsetMs()));
             count++;
@@ -128,11 +132,9 @@ public final class Originality {
       }
       TemplateSection x = a.sections().get(s);
       TemplateSection y = b.sections().get(s);
-      java.util.Set<Object> all = new java.util.HashSet<>(x.drums().keySet());
-      all.addAll(x.lines().keySet());
-      java.util.Set<Object> now = new java.util.HashSet<>(y.drums().keySet());
-      now.addAll(y.lines().keySet());
-      java.util.Set<Object> union = new java.util.HashSet<>(all);
+      List<Part> all = Part.of(x);
+      List<Part> now = Part.of(y);
+      Set<Part> union = new HashSet<>(all);
       union.addAll(now);
       long same = union.stream().filter(p -> all.contains(p) && now.contains(p)).count();
       double parts = union.isEmpty() ? 0 : 1 - (double) same / union.size();

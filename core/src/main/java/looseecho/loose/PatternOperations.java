@@ -8,7 +8,10 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
+import looseecho.echo.Arrangement;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
+import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
@@ -80,7 +83,7 @@ final class PatternOperations {
       boolean moves = bar.inBar(h.tick()) == from && bar.has(to);
       out.add(moves ? h.at(bar.tick(to), h.offsetMs()) : h);
     }
-    return Edits.part(t, section, lane, out, "").template();
+    return Edits.part(t, section, Part.of(lane), out, "").template();
   }
 
   /** The sixteenths of a whole bar, in ticks. */
@@ -133,7 +136,7 @@ final class PatternOperations {
     }
     return out.size() == was
         ? Optional.empty()
-        : Optional.of(Edits.part(t, section, lane, out, "").template());
+        : Optional.of(Edits.part(t, section, Part.of(lane), out, "").template());
   }
 
   private static void addSoft(List<Stroke> hits, BarGrid.Bar bar, int inBar, int velocity) {
@@ -157,17 +160,18 @@ final class PatternOperations {
         drop.add(s);
       }
     }
-    for (Lane lane : INFILL) {
-      List<Stroke> hits = t.sections().get(section).hits(lane);
+    for (DrumPart drum : t.sections().get(section).drums().keySet()) {
+      List<Stroke> hits = t.sections().get(section).hits(drum);
       double mean = hits.stream().mapToInt(Stroke::velocity).average().orElse(0);
       List<Stroke> kept =
           hits.stream()
               .filter(
                   h ->
-                      h.velocity() > mean
+                      !INFILL.contains(drum.lane())
+                          || h.velocity() > mean
                           || !drop.contains(Math.round(grid.inBar(h.tick()) / (float) Meter.STEP)))
               .toList();
-      out = Edits.part(out, section, lane, kept, "").template();
+      out = Edits.part(out, section, drum, kept, "").template();
     }
     return TimingOperations.changed(t, out);
   }
@@ -184,7 +188,7 @@ final class PatternOperations {
     int place = free.get(r.nextInt(free.size()));
     List<Stroke> out = new ArrayList<>(s.hits(Lane.PERCUSSION));
     grid.bars().forEach(bar -> addSoft(out, bar, place, SOFT));
-    return Optional.of(Edits.part(t, section, Lane.PERCUSSION, out, "").template());
+    return Optional.of(Edits.part(t, section, Part.of(Lane.PERCUSSION), out, "").template());
   }
 
   /** Sixteenths of the bar, in ticks, on which none of the hits ever lies. */
@@ -226,7 +230,7 @@ final class PatternOperations {
         addSoft(out, (best + k) * Meter.STEP, SOFT + 45 * k / longest);
       }
     }
-    return Optional.of(Edits.part(t, section, lane, out, "").template());
+    return Optional.of(Edits.part(t, section, Part.of(lane), out, "").template());
   }
 
   /** The kick of the next section with another label, for this one. */
@@ -245,8 +249,6 @@ final class PatternOperations {
     }
     int other = others.get(r.nextInt(others.size()));
     return TimingOperations.changed(
-        t,
-        looseecho.echo.Arrangement.copyPart(t, looseecho.echo.Part.of(Lane.KICK), other, section)
-            .template());
+        t, Arrangement.copyPart(t, Part.of(Lane.KICK), other, section).template());
   }
 }

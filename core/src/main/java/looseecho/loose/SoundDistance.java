@@ -1,7 +1,7 @@
 package looseecho.loose;
 
-import java.util.Map;
-import looseecho.activity.Lane;
+import looseecho.echo.DrumPart;
+import looseecho.echo.LinePart;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.mix.Sounds;
@@ -27,24 +27,19 @@ final class SoundDistance {
             p ->
                 Math.max(
                     strip(a.strip(p), b.strip(p)),
-                    p.lane()
-                        .map(lane -> drum(a, b, lane))
-                        .orElseGet(
-                            () ->
-                                tone(
-                                    a.tones().get(p.line().orElseThrow()),
-                                    b.tones().get(p.line().orElseThrow())))))
+                    p instanceof DrumPart drum
+                        ? drum(a, b, drum)
+                        : tone(a.tone((LinePart) p), b.tone((LinePart) p))))
         .average()
         .orElse(0);
   }
 
-  private static double drum(Sounds a, Sounds b, Lane lane) {
-    Map<Lane, ?> samples = a.samples();
-    if (!java.util.Objects.equals(samples.get(lane), b.samples().get(lane))) {
+  private static double drum(Sounds a, Sounds b, DrumPart drum) {
+    if (!a.sample(drum).equals(b.sample(drum))) {
       return 100;
     }
-    DrumSound x = a.drums().get(lane);
-    DrumSound y = b.drums().get(lane);
+    DrumSound x = a.drum(drum);
+    DrumSound y = b.drum(drum);
     return largest(
         octaves(x.toneHz(), y.toneHz()),
         octaves(x.toneMs(), y.toneMs()) / 2,

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.mix.Sounds;
@@ -33,7 +34,7 @@ final class SoundOperations {
 
     /** The other sounds; empty where the part does not play or has a sample of its own. */
     Optional<Sounds> apply(Sounds s, Template t, SplittableRandom r) {
-      boolean own = of != null && of.lane().map(s.samples()::containsKey).orElse(false);
+      boolean own = of instanceof DrumPart drum && s.samples().containsKey(drum);
       boolean absent = of != null && !Part.of(t).contains(of);
       Sounds out = own || absent ? s : work.apply(s, t.key(), r);
       return out.equals(s) ? Optional.empty() : Optional.of(out);
@@ -130,7 +131,7 @@ final class SoundOperations {
         Part.of(lane),
         1,
         kept,
-        (s, k, r) -> s.with(lane, change.of(s.drums().get(lane), k, r)));
+        (s, k, r) -> s.with(Part.of(lane), change.of(s.drum(Part.of(lane)), k, r)));
   }
 
   private static Op tone(String name, Line line, int least, String kept, ToneChange change) {
@@ -139,7 +140,7 @@ final class SoundOperations {
         Part.of(line),
         least,
         kept,
-        (s, k, r) -> s.with(line, change.of(s.tones().get(line), r)));
+        (s, k, r) -> s.with(Part.of(line), change.of(s.tone(Part.of(line)), r)));
   }
 
   private static DrumSound tuned(DrumSound d, SplittableRandom r, int semitones) {

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import looseecho.activity.Lane;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
@@ -67,8 +68,8 @@ final class TimingOperations {
 
   private static Optional<Template> tighten(Template t, int section, SplittableRandom r) {
     Template out = t;
-    for (Lane lane : t.sections().get(section).drums().keySet()) {
-      out = Edits.quantise(out, section, lane, 0.5).template();
+    for (DrumPart drum : t.sections().get(section).drums().keySet()) {
+      out = Edits.quantise(out, section, drum, 0.5).template();
     }
     return changed(t, out);
   }
@@ -77,12 +78,17 @@ final class TimingOperations {
     double of(Stroke h);
   }
 
+  /** Moves the hits of all drums of a kind. */
   private static Template shift(Template t, int section, Lane lane, Shift by) {
-    List<Stroke> hits =
-        t.sections().get(section).hits(lane).stream()
-            .map(h -> h.at(h.tick(), h.offsetMs() + by.of(h)))
-            .toList();
-    return hits.isEmpty() ? t : Edits.part(t, section, lane, hits, "").template();
+    Template out = t;
+    for (DrumPart drum : t.sections().get(section).drums(lane)) {
+      List<Stroke> hits =
+          t.sections().get(section).hits(drum).stream()
+              .map(h -> h.at(h.tick(), h.offsetMs() + by.of(h)))
+              .toList();
+      out = Edits.part(out, section, drum, hits, "").template();
+    }
+    return out;
   }
 
   static Optional<Template> changed(Template before, Template after) {

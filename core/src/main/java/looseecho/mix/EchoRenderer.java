@@ -4,16 +4,17 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.InvalidPathException;
 import java.util.ArrayList;
-import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import looseecho.activity.Lane;
+import java.util.TreeSet;
 import looseecho.audio.Audio;
 import looseecho.audio.SampleSink;
+import looseecho.echo.DrumPart;
+import looseecho.echo.LinePart;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
-import looseecho.notes.Line;
 import looseecho.reading.Progress;
 import looseecho.synth.DrumSynth;
 import looseecho.synth.SampleSound;
@@ -33,33 +34,33 @@ public final class EchoRenderer {
   private static final double FAINT_DB = -70; // what still rings below this is left out
 
   private final Sounds sounds;
-  private final Map<Lane, float[]> shots = new EnumMap<>(Lane.class);
+  private final Map<DrumPart, float[]> shots = new HashMap<>();
   private final List<String> missing = new ArrayList<>();
   private final PartCache cache = new PartCache();
 
   /** Prepares the one-shots. */
   public EchoRenderer(Sounds sounds) {
     this.sounds = sounds;
-    for (Lane lane : Lane.values()) {
-      shots.put(lane, shot(lane));
-    }
+    TreeSet<DrumPart> own = new TreeSet<>(sounds.drums().keySet());
+    own.addAll(sounds.samples().keySet());
+    own.forEach(drum -> shots.put(drum, shot(drum)));
   }
 
-  /** The lane's one-shot; the synthesised one where the sample can't be read. */
-  private float[] shot(Lane lane) {
-    SampleSound sample = sounds.samples().get(lane);
+  /** The drum's one-shot; the synthesised one where the sample can't be read. */
+  private float[] shot(DrumPart drum) {
+    SampleSound sample = sounds.samples().get(drum);
     if (sample != null) {
       try {
         return sample.render(RATE);
       } catch (IOException | InvalidPathException e) {
         missing.add(
             "The sample for the "
-                + lane.words()
+                + drum.words()
                 + " can't be used, the built-in drum stands in. "
                 + e.getMessage());
       }
     }
-    return new DrumSynth().render(sounds.drums().get(lane), RATE, 17 + lane.ordinal());
+    return new DrumSynth().render(sounds.drum(drum), RATE, 17 + drum.lane().ordinal());
   }
 
   /** Sentences about samples that could not be read; the built-in drums stand in for them. */
@@ -68,15 +69,15 @@ public final class EchoRenderer {
   }
 
   /** One hit alone, at the loudness it has in the mix. */
-  public float[] oneShot(Lane lane, int velocity) {
-    return scaled(
-        shots.get(lane).clone(), sounds.drumStrips().get(lane).gain() * PartScore.gain(velocity));
+  public float[] oneShot(DrumPart drum, int velocity) {
+    float[] shot = shots.get(sounds.source(drum)).clone();
+    return scaled(shot, sounds.strip(drum).gain() * PartScore.gain(velocity));
   }
 
   /** One note alone, at the loudness it has in the mix. */
-  public float[] oneNote(Line line, int pitch, int velocity, double seconds) {
-    float[] tone = new ToneSynth().render(sounds.tones().get(line), pitch, seconds, velocity, RATE);
-    return scaled(tone, sounds.lineStrips().get(line).gain());
+  public float[] oneNote(LinePart line, int pitch, int velocity, double seconds) {
+    float[] tone = new ToneSynth().render(sounds.tone(line), pitch, seconds, velocity, RATE);
+    return scaled(tone, sounds.strip(line).gain());
   }
 
   private static float[] scaled(float[] x, double gain) {

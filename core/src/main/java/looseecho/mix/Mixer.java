@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import looseecho.activity.Lane;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 
@@ -45,7 +46,7 @@ final class Mixer {
   Mixer(
       Template template,
       Sounds sounds,
-      Map<Lane, float[]> shots,
+      Map<DrumPart, float[]> shots,
       Optional<PartCache> cache,
       boolean wantStems) {
     this.template = template;
@@ -82,7 +83,7 @@ final class Mixer {
   static List<String> stems(Template t, Sounds sounds) {
     List<String> names = new ArrayList<>();
     List<Part> parts = sounding(t, sounds);
-    parts.forEach(p -> names.add(p.words()));
+    parts.forEach(p -> names.add(t.name(p)));
     if (sounds.bed().audible()) {
       names.add(BED);
     }
@@ -107,13 +108,13 @@ final class Mixer {
     List<Bus> driven = new ArrayList<>();
     for (int k = 0; k < voices.size(); k++) {
       Voice v = voices.get(k);
-      boolean drum = v.part().lane().isPresent();
+      boolean drum = v.part() instanceof DrumPart;
       Bus placed = placed(v, mono.get(k));
       (drum ? drums : mix).add(placed, 1);
       toRoom.add(mono.get(k), 0, v.strip().room(), v.strip().pan());
       toRepeats.add(mono.get(k), 0, v.strip().delay(), v.strip().pan());
       if (wantStems) {
-        stems.put(v.part().words(), placed);
+        stems.put(template.name(v.part()), placed);
         if (drum) {
           driven.add(placed);
         }

@@ -8,12 +8,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
+import looseecho.echo.DrumPart;
+import looseecho.echo.LinePart;
 import looseecho.echo.Ornament;
 import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.Tone;
-import looseecho.notes.Line;
 import looseecho.reading.Ordered;
 import looseecho.synth.ToneSound;
 import looseecho.synth.ToneSynth;
@@ -63,23 +64,23 @@ final class PartScore {
    *
    * @param shots the drums' one-shots
    */
-  static PartScore of(Template t, Part part, Sounds sounds, Map<Lane, float[]> shots) {
+  static PartScore of(Template t, Part part, Sounds sounds, Map<DrumPart, float[]> shots) {
     Strip strip = sounds.strip(part);
     int[] pushes = strip.duckDb() > 0 ? times(t, strip.duckBy()) : new int[0];
-    if (part.lane().isPresent()) {
-      float[] shot = shots.get(part.lane().get());
-      return new PartScore(strip, null, hits(t, part.lane().get(), strip, shot), pushes);
+    if (part instanceof DrumPart drum) {
+      float[] shot = shots.get(sounds.source(drum));
+      return new PartScore(strip, null, hits(t, drum, strip, shot), pushes);
     }
-    Line line = part.line().orElseThrow();
-    ToneSound tone = sounds.tones().get(line);
+    LinePart line = (LinePart) part;
+    ToneSound tone = sounds.tone(line);
     return new PartScore(strip, tone, notes(t, line, strip, tone), pushes);
   }
 
-  private static List<Event> hits(Template t, Lane lane, Strip strip, float[] shot) {
+  private static List<Event> hits(Template t, DrumPart drum, Strip strip, float[] shot) {
     List<Event> out = new ArrayList<>();
     StruckShots struck = new StruckShots(shot, RATE);
     for (int s = 0; s < t.sections().size(); s++) {
-      for (Stroke h : t.sections().get(s).hits(lane)) {
+      for (Stroke h : t.sections().get(s).hits(drum)) {
         double gain = strip.gain() * gain(h.velocity());
         int lasting = lasting(t, s, h);
         for (Ornament.Blow k : h.manner().ornament().blows(h.manner().flamMs())) {
@@ -101,7 +102,7 @@ final class PartScore {
     return new Event(at - length, length, length, gain, end, null, 0);
   }
 
-  private static List<Event> notes(Template t, Line line, Strip strip, ToneSound tone) {
+  private static List<Event> notes(Template t, LinePart line, Strip strip, ToneSound tone) {
     List<Event> out = new ArrayList<>();
     for (int s = 0; s < t.sections().size(); s++) {
       for (Tone n : t.sections().get(s).notes(line)) {
@@ -131,11 +132,12 @@ final class PartScore {
     return Math.pow(velocity / 127.0, VELOCITY_POWER);
   }
 
-  /** Samples of all hits of a lane, in order. */
+  /** Samples of all hits of the drums of a lane, in order. */
   static int[] times(Template t, Lane lane) {
     return IntStream.range(0, t.sections().size())
         .boxed()
-        .flatMapToInt(s -> t.sections().get(s).hits(lane).stream().mapToInt(h -> at(t.time(s, h))))
+        .flatMap(s -> t.sections().get(s).all(lane).map(h -> at(t.time(s, h))))
+        .mapToInt(Integer::intValue)
         .sorted()
         .toArray();
   }
@@ -198,9 +200,9 @@ final class PartScore {
         t.sections().stream()
             .map(
                 s ->
-                    part.lane().isPresent()
-                        ? List.of(s.beats(), s.hits(part.lane().get()))
-                        : List.of(s.beats(), s.notes(part.line().get())))
+                    part instanceof DrumPart drum
+                        ? List.of(s.beats(), s.hits(drum))
+                        : List.of(s.beats(), s.notes((LinePart) part)))
             .toList();
     int pushes = strip.duckDb() > 0 ? Arrays.hashCode(times(t, strip.duckBy())) : 0;
     return List.of(t.beats(), own, pushes);

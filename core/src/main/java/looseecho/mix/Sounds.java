@@ -1,9 +1,11 @@
 package looseecho.mix;
 
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
 import looseecho.activity.Lane;
+import looseecho.echo.DrumPart;
+import looseecho.echo.LinePart;
 import looseecho.echo.Part;
 import looseecho.notes.Line;
 import looseecho.synth.DrumSound;
@@ -26,11 +28,11 @@ import looseecho.synth.ToneSound;
  * @param monoBelowHz edge below which both sides are the same, 0 to leave them as they are
  */
 public record Sounds(
-    Map<Lane, DrumSound> drums,
-    Map<Lane, SampleSound> samples,
-    Map<Line, ToneSound> tones,
-    Map<Lane, Strip> drumStrips,
-    Map<Line, Strip> lineStrips,
+    Map<DrumPart, DrumSound> drums,
+    Map<DrumPart, SampleSound> samples,
+    Map<LinePart, ToneSound> tones,
+    Map<DrumPart, Strip> drumStrips,
+    Map<LinePart, Strip> lineStrips,
     double roomSeconds,
     double delayBeats,
     double delayFeedback,
@@ -47,12 +49,12 @@ public record Sounds(
     drumStrips = Map.copyOf(drumStrips);
     lineStrips = Map.copyOf(lineStrips);
     for (Lane lane : Lane.values()) {
-      if (!drums.containsKey(lane) || !drumStrips.containsKey(lane)) {
+      if (!drums.containsKey(Part.of(lane)) || !drumStrips.containsKey(Part.of(lane))) {
         throw new IllegalArgumentException("no sound for the " + lane.words());
       }
     }
     for (Line line : Line.values()) {
-      if (!tones.containsKey(line) || !lineStrips.containsKey(line)) {
+      if (!tones.containsKey(Part.of(line)) || !lineStrips.containsKey(Part.of(line))) {
         throw new IllegalArgumentException("no sound for the " + line.words());
       }
     }
@@ -67,37 +69,43 @@ public record Sounds(
 
   /** The built-in sounds: dry and plain, so that timing and loudness can be judged. */
   public static Sounds plain() {
-    Map<Lane, DrumSound> s = new EnumMap<>(Lane.class);
-    s.put(Lane.KICK, new DrumSound(50, 5.5, 14, 130, 0.12, 1500, 5000, 4, 0, 1));
-    s.put(Lane.SNARE, new DrumSound(185, 1.6, 9, 60, 0.75, 900, 9000, 85, 0, 1));
-    s.put(Lane.CLAP, new DrumSound(0, 1, 1, 1, 1, 700, 5200, 75, 0, 4));
-    s.put(Lane.HAT_CLOSED, new DrumSound(0, 1, 1, 1, 0.7, 7000, 17000, 22, 0.45, 1));
-    s.put(Lane.HAT_OPEN, new DrumSound(0, 1, 1, 1, 0.7, 6500, 17000, 190, 0.5, 1));
-    s.put(Lane.TOM, new DrumSound(98, 1.5, 35, 150, 0.1, 500, 4000, 15, 0, 1));
-    s.put(Lane.CYMBAL, new DrumSound(0, 1, 1, 1, 0.8, 3500, 16000, 520, 0.5, 1));
-    s.put(Lane.PERCUSSION, new DrumSound(330, 1.15, 8, 75, 0.2, 2500, 9000, 25, 0, 1));
-    s.put(Lane.SNARE_2, new DrumSound(240, 1.4, 7, 45, 0.6, 1400, 9000, 60, 0, 1));
-    s.put(Lane.CLAP_2, new DrumSound(0, 1, 1, 1, 1, 1000, 7000, 55, 0, 3));
-    s.put(Lane.TOM_LOW, new DrumSound(72, 1.5, 40, 190, 0.1, 400, 3500, 18, 0, 1));
-    s.put(Lane.TOM_HIGH, new DrumSound(140, 1.5, 30, 120, 0.1, 600, 4500, 14, 0, 1));
-    s.put(Lane.RIDE, new DrumSound(0, 1, 1, 1, 0.5, 5000, 16000, 230, 0.7, 1));
-    Map<Lane, Strip> strips = new EnumMap<>(Lane.class);
+    Map<DrumPart, DrumSound> s = new HashMap<>();
+    s.put(Part.of(Lane.KICK), new DrumSound(50, 5.5, 14, 130, 0.12, 1500, 5000, 4, 0, 1));
+    s.put(Part.of(Lane.SNARE), new DrumSound(185, 1.6, 9, 60, 0.75, 900, 9000, 85, 0, 1));
+    s.put(Part.of(Lane.CLAP), new DrumSound(0, 1, 1, 1, 1, 700, 5200, 75, 0, 4));
+    s.put(Part.of(Lane.HAT_CLOSED), new DrumSound(0, 1, 1, 1, 0.7, 7000, 17000, 22, 0.45, 1));
+    s.put(Part.of(Lane.HAT_OPEN), new DrumSound(0, 1, 1, 1, 0.7, 6500, 17000, 190, 0.5, 1));
+    s.put(Part.of(Lane.TOM), new DrumSound(98, 1.5, 35, 150, 0.1, 500, 4000, 15, 0, 1));
+    s.put(Part.of(Lane.CYMBAL), new DrumSound(0, 1, 1, 1, 0.8, 3500, 16000, 520, 0.5, 1));
+    s.put(Part.of(Lane.PERCUSSION), new DrumSound(330, 1.15, 8, 75, 0.2, 2500, 9000, 25, 0, 1));
+    s.put(Part.of(Lane.SNARE_2), new DrumSound(240, 1.4, 7, 45, 0.6, 1400, 9000, 60, 0, 1));
+    s.put(Part.of(Lane.CLAP_2), new DrumSound(0, 1, 1, 1, 1, 1000, 7000, 55, 0, 3));
+    s.put(Part.of(Lane.TOM_LOW), new DrumSound(72, 1.5, 40, 190, 0.1, 400, 3500, 18, 0, 1));
+    s.put(Part.of(Lane.TOM_HIGH), new DrumSound(140, 1.5, 30, 120, 0.1, 600, 4500, 14, 0, 1));
+    s.put(Part.of(Lane.RIDE), new DrumSound(0, 1, 1, 1, 0.5, 5000, 16000, 230, 0.7, 1));
+    Map<DrumPart, Strip> strips = new HashMap<>();
     double[] levels = {-0.9, -4.4, -5.2, -11.7, -11.7, -4.4, -9.9, -8.4};
     double[] pans = {0, 0, 0.05, 0.2, 0.2, -0.25, -0.3, -0.35};
     for (Lane l : Lane.values()) {
       int i = l.base().ordinal();
       double room = l == Lane.KICK ? 0 : 0.1;
-      strips.put(l, new Strip(levels[i], pans[i], false, 0, 110, room, 0));
+      strips.put(Part.of(l), new Strip(levels[i], pans[i], false, 0, 110, room, 0));
     }
     return new Sounds(
         s,
         Map.of(),
-        Map.of(Line.BASS, ToneSound.BASS, Line.CHORDS, ToneSound.PAD, Line.RIFF, ToneSound.PLUCK),
+        Map.of(
+            Part.of(Line.BASS),
+            ToneSound.BASS,
+            Part.of(Line.CHORDS),
+            ToneSound.PAD,
+            Part.of(Line.RIFF),
+            ToneSound.PLUCK),
         strips,
         Map.of(
-            Line.BASS, new Strip(-7.5, 0, false, 4, 110, 0, 0),
-            Line.CHORDS, new Strip(-23, -0.2, false, 4, 110, 0.1, 0),
-            Line.RIFF, new Strip(-16, 0.25, false, 4, 110, 0.1, 0)),
+            Part.of(Line.BASS), new Strip(-7.5, 0, false, 4, 110, 0, 0),
+            Part.of(Line.CHORDS), new Strip(-23, -0.2, false, 4, 110, 0.1, 0),
+            Part.of(Line.RIFF), new Strip(-16, 0.25, false, 4, 110, 0.1, 0)),
         0.5,
         0.75,
         0.35,
@@ -106,34 +114,54 @@ public record Sounds(
         MONO_HZ);
   }
 
+  /**
+   * A part's place in the mix; one with none of its own stands where the first of its kind does.
+   */
   public Strip strip(Part part) {
-    return part.lane()
-        .map(drumStrips::get)
-        .orElseGet(() -> lineStrips.get(part.line().orElseThrow()));
+    return part instanceof DrumPart drum
+        ? drumStrips.getOrDefault(drum, drumStrips.get(drum.numbered(1)))
+        : lineStrips.getOrDefault(part, lineStrips.get(part.numbered(1)));
+  }
+
+  /** The drum whose sound a drum has: its own, or that of the first of its kind. */
+  public DrumPart source(DrumPart drum) {
+    return drums.containsKey(drum) || samples.containsKey(drum) ? drum : drum.numbered(1);
+  }
+
+  /** A drum's recipe. */
+  public DrumSound drum(DrumPart drum) {
+    return drums.getOrDefault(drum, drums.get(drum.numbered(1)));
+  }
+
+  /** The one-shot that stands in for a drum. */
+  public Optional<SampleSound> sample(DrumPart drum) {
+    return Optional.ofNullable(samples.get(source(drum)));
+  }
+
+  /** A line's recipe; one with none of its own sounds as the first of its kind. */
+  public ToneSound tone(LinePart line) {
+    return tones.getOrDefault(line, tones.get(line.numbered(1)));
   }
 
   /** The same with a part elsewhere in the mix. */
   public Sounds with(Part part, Strip strip) {
-    return changed(
-        drums,
-        samples,
-        tones,
-        part.lane().map(l -> with(drumStrips, l, strip)).orElse(drumStrips),
-        part.line().map(l -> with(lineStrips, l, strip)).orElse(lineStrips));
+    return part instanceof DrumPart drum
+        ? changed(drums, samples, tones, with(drumStrips, drum, strip), lineStrips)
+        : changed(drums, samples, tones, drumStrips, with(lineStrips, (LinePart) part, strip));
   }
 
   /** The same with another drum. */
-  public Sounds with(Lane lane, DrumSound sound) {
-    return changed(with(drums, lane, sound), samples, tones, drumStrips, lineStrips);
+  public Sounds with(DrumPart drum, DrumSound sound) {
+    return changed(with(drums, drum, sound), samples, tones, drumStrips, lineStrips);
   }
 
-  /** The same with a one-shot for a lane; null brings the synthesised drum back. */
-  public Sounds with(Lane lane, SampleSound sample) {
-    return changed(drums, with(samples, lane, sample), tones, drumStrips, lineStrips);
+  /** The same with a one-shot for a drum; null brings the synthesised one back. */
+  public Sounds with(DrumPart drum, SampleSound sample) {
+    return changed(drums, with(samples, drum, sample), tones, drumStrips, lineStrips);
   }
 
   /** The same with another tone. */
-  public Sounds with(Line line, ToneSound sound) {
+  public Sounds with(LinePart line, ToneSound sound) {
     return changed(drums, samples, with(tones, line, sound), drumStrips, lineStrips);
   }
 
@@ -177,11 +205,11 @@ public record Sounds(
   }
 
   private Sounds changed(
-      Map<Lane, DrumSound> d,
-      Map<Lane, SampleSound> s,
-      Map<Line, ToneSound> t,
-      Map<Lane, Strip> ds,
-      Map<Line, Strip> ls) {
+      Map<DrumPart, DrumSound> d,
+      Map<DrumPart, SampleSound> s,
+      Map<LinePart, ToneSound> t,
+      Map<DrumPart, Strip> ds,
+      Map<LinePart, Strip> ls) {
     return new Sounds(
         d, s, t, ds, ls, roomSeconds, delayBeats, delayFeedback, drumDrive, bed, monoBelowHz);
   }

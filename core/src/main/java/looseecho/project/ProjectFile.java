@@ -1,12 +1,8 @@
 package looseecho.project;
 
-import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.core.StreamReadConstraints;
-import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.BufferedOutputStream;
 import java.io.ByteArrayOutputStream;
@@ -20,11 +16,11 @@ import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
-import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.disk.Seal;
 import looseecho.disk.WholeFile;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Template;
 import looseecho.mix.Sounds;
 import looseecho.reading.Limits;
@@ -33,13 +29,13 @@ import looseecho.synth.SampleSound;
 /**
  * Reads and writes {@code .looseecho} files: a zip with {@code project.json} (its schema is {@code
  * project.schema.json} beside this class) and, when asked for, the reference as {@code reference}
- * and the person's samples as {@code samples/LANE}, each with its own ending.
+ * and the person's samples as {@code samples/DRUM}, each with its own ending.
  *
  * <p>A file is written whole or not at all; no more is read than {@link #MOST_JSON} bytes of JSON
  * and {@link ProjectZip#MOST_SOUND} of sound.
  */
 public final class ProjectFile {
-  public static final int VERSION = 5;
+  public static final int VERSION = 6;
 
   private static final long MOST_JSON = 64L << 20;
   private static final String JSON = "project.json";
@@ -47,19 +43,7 @@ public final class ProjectFile {
   private static final String SAMPLES = "samples";
   private static final String HEARD = "heard.json";
 
-  private final ObjectMapper mapper =
-      new ObjectMapper(
-              JsonFactory.builder()
-                  .streamReadConstraints(
-                      StreamReadConstraints.builder()
-                          .maxNestingDepth(40)
-                          .maxNumberLength(40)
-                          .maxStringLength(100_000)
-                          .build())
-                  .build())
-          .configure(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS, true) // byte-equal each time
-          .configure(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES, false)
-          .configure(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES, true);
+  private final ObjectMapper mapper = ProjectMapper.make();
 
   /** A file that can't be opened; the message is a sentence for the person. */
   public static final class BadProjectException extends IOException {
@@ -135,7 +119,7 @@ public final class ProjectFile {
   /** The samples that are there to be packed, by lane. */
   private static Map<String, Path> samples(Sounds sounds) {
     Map<String, Path> out = new TreeMap<>();
-    sounds.samples().forEach((lane, sample) -> out.put(lane.name(), Path.of(sample.path())));
+    sounds.samples().forEach((drum, sample) -> out.put(drum.toString(), Path.of(sample.path())));
     out.values().removeIf(p -> !Files.isRegularFile(p));
     return out;
   }
@@ -275,10 +259,10 @@ public final class ProjectFile {
   public Sounds unpackSamples(Path path, Sounds sounds, Path folder) throws IOException {
     Sounds out = sounds;
     try (ZipFile zip = ProjectZip.open(path, String.valueOf(path.getFileName()))) {
-      for (Map.Entry<Lane, SampleSound> sample : sounds.samples().entrySet()) {
-        String lane = SAMPLES + "/" + sample.getKey().name() + "\\." + ProjectZip.ENDING;
+      for (Map.Entry<DrumPart, SampleSound> sample : sounds.samples().entrySet()) {
+        String own = SAMPLES + "/" + sample.getKey() + "\\." + ProjectZip.ENDING;
         Optional<? extends ZipEntry> entry =
-            zip.stream().filter(e -> e.getName().matches(lane)).findFirst();
+            zip.stream().filter(e -> e.getName().matches(own)).findFirst();
         if (entry.isPresent() && !Files.isRegularFile(Path.of(sample.getValue().path()))) {
           Files.createDirectories(folder);
           Path to = folder.resolve(entry.get().getName().replace('/', '-'));

@@ -8,13 +8,16 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
+import looseecho.echo.DrumPart;
+import looseecho.echo.LinePart;
+import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
@@ -42,7 +45,7 @@ class HarmonyTest {
   @TempDir private Path dir;
 
   private static Template song(
-      double bpm, Map<Lane, List<Stroke>> drums, Map<Line, List<Tone>> lines) {
+      double bpm, Map<DrumPart, List<Stroke>> drums, Map<LinePart, List<Tone>> lines) {
     List<Beat> beats =
         IntStream.rangeClosed(0, 4 * BARS)
             .mapToObj(k -> new Beat(0.5 + k * 60 / bpm, k % 4 + 1, k / 4 + 1))
@@ -61,11 +64,11 @@ class HarmonyTest {
     return out;
   }
 
-  private static Map<Lane, List<Stroke>> kit() {
-    Map<Lane, List<Stroke>> out = new EnumMap<>(Lane.class);
-    out.put(Lane.KICK, everyBar(0, 7, 10));
-    out.put(Lane.SNARE, everyBar(4, 12));
-    out.put(Lane.HAT_CLOSED, everyBar(0, 2, 4, 6, 8, 10, 12, 14));
+  private static Map<DrumPart, List<Stroke>> kit() {
+    Map<DrumPart, List<Stroke>> out = new HashMap<>();
+    out.put(Part.of(Lane.KICK), everyBar(0, 7, 10));
+    out.put(Part.of(Lane.SNARE), everyBar(4, 12));
+    out.put(Part.of(Lane.HAT_CLOSED), everyBar(0, 2, 4, 6, 8, 10, 12, 14));
     return out;
   }
 
@@ -79,7 +82,7 @@ class HarmonyTest {
   @ValueSource(ints = {1, 3, 4})
   void drumsAloneHaveNoKeyHoweverTheyAreTuned(int seed) {
     SplittableRandom random = new SplittableRandom(seed);
-    Map<Lane, List<Stroke>> drums = kit();
+    Map<DrumPart, List<Stroke>> drums = kit();
     Sounds sounds = Sounds.plain();
     for (Lane lane : List.of(Lane.TOM, Lane.TOM_HIGH, Lane.TOM_LOW, Lane.PERCUSSION)) {
       List<Stroke> strokes = new ArrayList<>();
@@ -88,10 +91,10 @@ class HarmonyTest {
           strokes.add(Stroke.onStep(step, 0, 70 + random.nextInt(50)));
         }
       }
-      drums.put(lane, strokes);
-      DrumSound own = sounds.drums().get(lane);
+      drums.put(Part.of(lane), strokes);
+      DrumSound own = sounds.drum(Part.of(lane));
       double hz = own.toneHz() * Math.pow(2, random.nextInt(8) / 12.0);
-      sounds = sounds.with(lane, own.tuned(hz).longer(1 + random.nextDouble()));
+      sounds = sounds.with(Part.of(lane), own.tuned(hz).longer(1 + random.nextDouble()));
     }
     Analysis a = heard(song(96 + 8 * seed, drums, Map.of()), sounds);
     assertEquals(TonalContent.NONE, a.tonality().content(), a.tonality().key().toString());
@@ -105,7 +108,7 @@ class HarmonyTest {
   void aDrivenBassOnOneNoteGivesItsHomeAndNoThird() throws IOException {
     List<Tone> bass =
         IntStream.range(0, 8 * BARS).mapToObj(k -> Tone.onStep(2 * k, 0, 1.6, 40, 100)).toList();
-    Analysis a = heard(song(120, kit(), Map.of(Line.BASS, bass)), Sounds.plain());
+    Analysis a = heard(song(120, kit(), Map.of(Part.of(Line.BASS), bass)), Sounds.plain());
     assertEquals(TonalContent.HOME, a.tonality().content());
     assertEquals("E, no third heard", a.tonality().keyWords());
     assertTrue(a.tonality().chords().isEmpty());
@@ -128,7 +131,7 @@ class HarmonyTest {
         pad.add(Tone.onStep(16 * bar, 0, 16, pitch, 100));
       }
     }
-    Template t = song(120, kit(), Map.of(Line.BASS, bass, Line.CHORDS, pad));
+    Template t = song(120, kit(), Map.of(Part.of(Line.BASS), bass, Part.of(Line.CHORDS), pad));
     Analysis a = heard(t, Sounds.plain());
     assertEquals(TonalContent.KEY, a.tonality().content());
     assertTrue(

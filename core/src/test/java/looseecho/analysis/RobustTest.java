@@ -12,6 +12,7 @@ import java.util.function.IntToDoubleFunction;
 import looseecho.Metrics;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
+import looseecho.echo.Part;
 import looseecho.exchange.JamsWriter;
 import looseecho.mix.Bus;
 import looseecho.mix.EchoRenderer;
@@ -42,9 +43,9 @@ class RobustTest {
     for (int k = 0; start + k * eighth < seconds - 0.2; k++) {
       double t = start + k * eighth;
       double g = gain.applyAsDouble(k);
-      bus.add(KIT.oneShot(Lane.HAT_CLOSED, k % 2 == 0 ? 100 : 70), t, g, 0);
+      bus.add(KIT.oneShot(Part.of(Lane.HAT_CLOSED), k % 2 == 0 ? 100 : 70), t, g, 0);
       if (k % 2 == 0) {
-        bus.add(KIT.oneShot(k % 4 == 0 ? Lane.KICK : Lane.SNARE, 112), t, g, 0);
+        bus.add(KIT.oneShot(k % 4 == 0 ? Part.of(Lane.KICK) : Part.of(Lane.SNARE), 112), t, g, 0);
       }
     }
     return bus;

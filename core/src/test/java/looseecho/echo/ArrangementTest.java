@@ -86,10 +86,10 @@ class ArrangementTest {
   @Test
   void aGrooveIsLiftedByStrength() {
     GrooveLift groove = GrooveLift.of(SONG, 0);
-    assertEquals(SONG, groove.onto(SONG, 0, Lane.SNARE, Lane.KICK, 0).template());
-    Template whole = groove.onto(SONG, 0, Lane.SNARE, Lane.SNARE, 1).template();
+    assertEquals(SONG, groove.onto(SONG, 0, Part.of(Lane.SNARE), Part.of(Lane.KICK), 0).template());
+    Template whole = groove.onto(SONG, 0, Part.of(Lane.SNARE), Part.of(Lane.SNARE), 1).template();
     for (Stroke h : whole.sections().get(0).hits(Lane.SNARE)) {
-      GrooveLift.Feel f = groove.lanes().get(Lane.SNARE).get(h.tick() % (16 * Meter.STEP));
+      GrooveLift.Feel f = groove.drums().get(Part.of(Lane.SNARE)).get(h.tick() % (16 * Meter.STEP));
       assertEquals(f.offsetMs(), h.offsetMs(), 1e-9);
       assertEquals(f.velocity(), h.velocity(), 0.5);
     }
@@ -140,7 +140,7 @@ class ArrangementTest {
     Key dorian = new Key(9, Scale.DORIAN);
     Template sixth =
         Retune.key(
-                Edits.line(SONG, 0, Line.RIFF, List.of(Tone.onStep(0, 0, 1, 65, 90)), "")
+                Edits.line(SONG, 0, Part.of(Line.RIFF), List.of(Tone.onStep(0, 0, 1, 65, 90)), "")
                     .template(),
                 dorian)
             .template();
@@ -153,13 +153,13 @@ class ArrangementTest {
     Template t = SONG;
     int step = t.sections().get(0).hits(Lane.SNARE).get(0).step();
     for (int k = 1; k < Ornament.values().length; k++) {
-      t = Edits.ornament(t, Cell.step(0, Lane.SNARE, step)).template();
+      t = Edits.ornament(t, Cell.step(0, Part.of(Lane.SNARE), step)).template();
       assertNotEquals(
           Ornament.NONE, t.sections().get(0).hits(Lane.SNARE).get(0).manner().ornament());
       assertTrue(
           t.sections().get(0).hits(Lane.SNARE).get(0).manner().ornament().blows(22).size() > 1);
     }
-    assertEquals(SONG, Edits.ornament(t, Cell.step(0, Lane.SNARE, step)).template());
+    assertEquals(SONG, Edits.ornament(t, Cell.step(0, Part.of(Lane.SNARE), step)).template());
   }
 
   @Test

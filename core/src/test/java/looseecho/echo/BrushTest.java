@@ -16,7 +16,7 @@ import looseecho.pulse.Meter;
 import org.junit.jupiter.api.Test;
 
 class BrushTest {
-  private static final Lane HAT = Lane.HAT_CLOSED;
+  private static final DrumPart HAT = Part.of(Lane.HAT_CLOSED);
 
   /**
    * Eight bars of 4/4 in A minor: a hat on every sixteenth of bar one, a bass on its first half.
@@ -34,7 +34,7 @@ class BrushTest {
       bass.add(Tone.onStep(16 * bar + 4, 0, 4, 36, 100));
     }
     TemplateSection s =
-        new TemplateSection("A", "verse", 32, Map.of(HAT, hats), Map.of(Line.BASS, bass));
+        new TemplateSection("A", "verse", 32, Map.of(HAT, hats), Map.of(Part.of(Line.BASS), bass));
     return new Template(120, Meter.FOUR_FOUR, new Key(9, true), beats, List.of(s));
   }
 
@@ -91,7 +91,7 @@ class BrushTest {
   @Test
   void aBarGoesWhereItIsWanted() {
     Template t = song();
-    Part part = Part.of(HAT);
+    Part part = HAT;
     Map<Brush.Where, List<Integer>> bars =
         Map.of(
             Brush.Where.ALL, List.of(0, 1, 2, 3, 4, 5, 6, 7),
@@ -120,13 +120,13 @@ class BrushTest {
   @Test
   void gapsAreFoundAndAnswered() {
     Template t = song();
-    List<Gap> gaps = Gap.of(t, 0, Line.BASS);
+    List<Gap> gaps = Gap.of(t, 0, Part.of(Line.BASS));
     assertEquals(8, gaps.size());
     Gap first = gaps.get(0);
     assertEquals(new Stretch(0, 8 * 240, 3840), first.stretch());
-    assertEquals(List.of(Part.of(HAT)), first.fillers());
+    assertEquals(List.of(HAT), first.fillers());
     assertEquals(List.of(), gaps.get(1).fillers(), "nobody in bar two");
-    Edits.Edited e = first.answer(t, Line.RIFF);
+    Edits.Edited e = first.answer(t, Part.of(Line.RIFF));
     List<Tone> riff = e.template().sections().get(0).notes(Line.RIFF);
     assertEquals(List.of(8, 12), riff.stream().map(Tone::step).toList(), "the bass's rhythm");
     assertEquals(60, riff.get(0).pitch(), "a third over the A two octaves up: C");
@@ -167,11 +167,11 @@ class BrushTest {
     }
     t = Edits.part(t, 0, HAT, fine, "").template();
     assertEquals(44, hats(Tighten.all(t, 1)).stream().map(Stroke::tick).distinct().count());
-    double[] before = t.only(Part.of(HAT)).attacks();
+    double[] before = t.only(HAT).attacks();
     for (Grid grid : List.of(Grid.EIGHTH, Grid.SIXTEENTH, Grid.SIXTEENTH_TRIPLET)) {
       Edits.Edited e = Tighten.onto(t, grid);
       assertEquals(44, hats(e).stream().map(Stroke::tick).distinct().count(), grid.words());
-      double[] after = e.template().only(Part.of(HAT)).attacks();
+      double[] after = e.template().only(HAT).attacks();
       java.util.Arrays.sort(after);
       for (int k = 0; k < before.length; k++) {
         assertEquals(before[k], after[k], 1e-9);

@@ -29,7 +29,11 @@ class TapInTest {
             .toList();
     TemplateSection s =
         new TemplateSection(
-            "A", "verse", 8, Map.of(Lane.SNARE, List.of(Stroke.onStep(4, 20, 90))), Map.of());
+            "A",
+            "verse",
+            8,
+            Map.of(Part.of(Lane.SNARE), List.of(Stroke.onStep(4, 20, 90))),
+            Map.of());
     return new Template(120, Meter.FOUR_FOUR, new Key(0, true), beats, List.of(s));
   }
 
@@ -49,13 +53,13 @@ class TapInTest {
     assertEquals(3.5, in.spreadMs(), 1e-6);
     TapIn tight = TapIn.of(template(), 0, taps, Grid.SIXTEENTH, 1);
     assertTrue(tight.hits().stream().allMatch(h -> h.offsetMs() == 0));
-    Edits.Edited edit = in.into(template(), 0, Lane.CLAP, false);
+    Edits.Edited edit = in.into(template(), 0, Part.of(Lane.CLAP), false);
     assertEquals(in.hits(), edit.template().sections().get(0).hits(Lane.CLAP));
     assertEquals("Tapped in clap, 2 hits", edit.words());
     List<TapIn.Tap> triplet = List.of(new TapIn.Tap(1.0, 90), new TapIn.Tap(1.340, 90));
     TapIn fine = TapIn.of(template(), 0, triplet, Grid.EIGHTH_TRIPLET, 1);
     assertEquals(List.of(0, 640), fine.hits().stream().map(Stroke::tick).toList());
-    Edits.Edited over = fine.into(template(), 0, Lane.SNARE, true);
+    Edits.Edited over = fine.into(template(), 0, Part.of(Lane.SNARE), true);
     assertEquals(
         List.of(0, 640, 960),
         over.template().sections().get(0).hits(Lane.SNARE).stream().map(Stroke::tick).toList());
@@ -63,9 +67,9 @@ class TapInTest {
 
   @Test
   void quantisingPullsByAShareAndOneDrumCanBeAlone() {
-    Template half = Edits.quantise(template(), 0, Lane.SNARE, 0.5).template();
+    Template half = Edits.quantise(template(), 0, Part.of(Lane.SNARE), 0.5).template();
     assertEquals(10, half.sections().get(0).hits(Lane.SNARE).get(0).offsetMs(), 1e-9);
-    assertEquals(template(), Edits.quantise(template(), 0, Lane.SNARE, 0).template());
+    assertEquals(template(), Edits.quantise(template(), 0, Part.of(Lane.SNARE), 0).template());
     assertEquals(1, template().only(Part.of(Lane.SNARE)).attacks().length);
     assertEquals(0, template().only(Part.of(Lane.KICK)).attacks().length);
   }

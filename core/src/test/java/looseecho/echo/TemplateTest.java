@@ -42,12 +42,17 @@ public class TemplateTest {
             "A",
             "verse",
             8,
-            Map.of(Lane.KICK, kick, Lane.SNARE, snare),
+            Map.of(Part.of(Lane.KICK), kick, Part.of(Lane.SNARE), snare),
             Map.of(
-                Line.BASS, List.of(Tone.onStep(0, 0, 6, 33, 100), Tone.onStep(10, 3, 4, 45, 90))));
+                Part.of(Line.BASS),
+                List.of(Tone.onStep(0, 0, 6, 33, 100), Tone.onStep(10, 3, 4, 45, 90))));
     TemplateSection b =
         new TemplateSection(
-            "B", "break", 6, Map.of(Lane.HAT_CLOSED, List.of(Stroke.onStep(2, -3, 60))), Map.of());
+            "B",
+            "break",
+            6,
+            Map.of(Part.of(Lane.HAT_CLOSED), List.of(Stroke.onStep(2, -3, 60))),
+            Map.of());
     return new Template(120, Meter.FOUR_FOUR, new Key(9, true), beats, List.of(a, b));
   }
 
@@ -60,7 +65,7 @@ public class TemplateTest {
     for (int i = 0; i < 60; i++) {
       Template t = history.present();
       int section = random.nextInt(2);
-      Lane lane = Lane.values()[random.nextInt(8)];
+      DrumPart lane = Part.of(Lane.values()[random.nextInt(8)]);
       int step = random.nextInt(24);
       Edits.Edited edit =
           random.nextInt(3) > 0
@@ -84,24 +89,24 @@ public class TemplateTest {
 
   @Test
   void aNewHitKeepsTheGrooveOfItsStep() {
-    Template t = Edits.toggle(small(), Cell.step(0, Lane.SNARE, 4), 90, false).template();
+    Template t = Edits.toggle(small(), Cell.step(0, Part.of(Lane.SNARE), 4), 90, false).template();
     assertEquals(3, t.sections().get(0).hits(Lane.SNARE).size());
     Stroke back =
-        Edits.toggle(t, Cell.step(0, Lane.SNARE, 4), 90, false)
+        Edits.toggle(t, Cell.step(0, Part.of(Lane.SNARE), 4), 90, false)
             .template()
             .sections()
             .get(0)
-            .hits(Lane.SNARE)
+            .hits(Part.of(Lane.SNARE))
             .get(0);
     assertEquals(Stroke.onStep(4, 13, 90), back, "as late as the same step of the other bar");
   }
 
   @Test
   void everyBarOfAnOddSectionIsFilledAndNoMore() {
-    Template t = Edits.toggle(small(), Cell.step(1, Lane.CLAP, 4), 90, true).template();
+    Template t = Edits.toggle(small(), Cell.step(1, Part.of(Lane.CLAP), 4), 90, true).template();
     assertEquals(
         List.of(4, 20), t.sections().get(1).hits(Lane.CLAP).stream().map(Stroke::step).toList());
-    t = Edits.toggle(small(), Cell.step(1, Lane.CLAP, 12), 90, true).template();
+    t = Edits.toggle(small(), Cell.step(1, Part.of(Lane.CLAP), 12), 90, true).template();
     assertEquals(
         List.of(12), t.sections().get(1).hits(Lane.CLAP).stream().map(Stroke::step).toList());
     assertNotEquals(small(), t);
@@ -135,11 +140,11 @@ public class TemplateTest {
   @Test
   void editsSurviveACorrection() {
     Template heard = small();
-    Template mine = Edits.toggle(heard, Cell.step(0, Lane.KICK, 5), 90, false).template();
+    Template mine = Edits.toggle(heard, Cell.step(0, Part.of(Lane.KICK), 5), 90, false).template();
     Template corrected =
         Edits.toggle(
-                Edits.toggle(heard, Cell.step(0, Lane.SNARE, 7), 80, false).template(),
-                Cell.step(0, Lane.KICK, 9),
+                Edits.toggle(heard, Cell.step(0, Part.of(Lane.SNARE), 7), 80, false).template(),
+                Cell.step(0, Part.of(Lane.KICK), 9),
                 80,
                 false)
             .template();

@@ -37,8 +37,8 @@ class ElsewhereTest {
             "A",
             "verse",
             4 * bars,
-            Map.of(Lane.KICK, kick),
-            Map.of(Line.BASS, bass, Line.CHORDS, chords));
+            Map.of(Part.of(Lane.KICK), kick),
+            Map.of(Part.of(Line.BASS), bass, Part.of(Line.CHORDS), chords));
     return new Template(120, Meter.FOUR_FOUR, new Key(9, true), beats, List.of(s));
   }
 
@@ -57,15 +57,16 @@ class ElsewhereTest {
             new Tone(0, 0, 960, 57, 80), new Tone(0, 0, 960, 60, 80), new Tone(0, 0, 960, 64, 80));
     Path file = dir.resolve("out.mid");
     new MidiWriter().write(TemplateExport.song(song(1, kick, bass, chords)), file);
-    Elsewhere parts = MidiGroove.parts(file);
+    Elsewhere parts = MidiParts.read(file);
     assertEquals(
-        List.of(Part.of(Lane.KICK), Part.of(Line.CHORDS), Part.of(Line.BASS)), parts.parts());
-    List<Stroke> back = parts.drums().get(Lane.KICK);
+        List.of(Part.of(Lane.KICK), Part.of(Line.BASS), Part.of(Line.CHORDS)), parts.parts());
+    List<Stroke> back = parts.drums().get(Part.of(Lane.KICK));
     assertEquals(List.of(0, 120, 1120, 1920), back.stream().map(Stroke::tick).toList());
     assertEquals(10, back.get(3).offsetMs(), 0.3);
     assertEquals(List.of(100, 60, 80, 90), back.stream().map(Stroke::velocity).toList());
-    assertEquals(List.of(33, 36), parts.lines().get(Line.BASS).stream().map(Tone::pitch).toList());
-    assertEquals(360, parts.lines().get(Line.BASS).get(0).lengthTicks(), 1);
+    assertEquals(
+        List.of(33, 36), parts.lines().get(Part.of(Line.BASS)).stream().map(Tone::pitch).toList());
+    assertEquals(360, parts.lines().get(Part.of(Line.BASS)).get(0).lengthTicks(), 1);
 
     Template empty = song(3, List.of(), List.of(), List.of());
     Edits.Edited e = parts.into(empty, 0, Part.of(Lane.KICK), Part.of(Lane.TOM));

@@ -21,6 +21,7 @@ import looseecho.disk.Outputs;
 import looseecho.echo.Cell;
 import looseecho.echo.Edits;
 import looseecho.echo.GrooveLift;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
 import looseecho.echo.Tone;
@@ -260,9 +261,9 @@ class ExchangeTest {
   void ornamentsAndLinesAreWrittenOut() throws IOException {
     Template t = TemplateTest.small();
     int step = t.sections().get(0).hits(Lane.SNARE).get(0).step();
-    Template flam = Edits.ornament(t, Cell.step(0, Lane.SNARE, step)).template();
+    Template flam = Edits.ornament(t, Cell.step(0, Part.of(Lane.SNARE), step)).template();
     Template riff =
-        Edits.line(flam, 0, Line.RIFF, List.of(new Tone(480, 0, 480, 72, 80, -3, 50)), "")
+        Edits.line(flam, 0, Part.of(Line.RIFF), List.of(new Tone(480, 0, 480, 72, 80, -3, 50)), "")
             .template();
     new MidiWriter().write(TemplateExport.song(riff), dir.resolve("t.mid"));
     SmfReader smf = SmfReader.read(Files.readAllBytes(dir.resolve("t.mid")));
@@ -287,9 +288,9 @@ class ExchangeTest {
     Template t = TemplateTest.small();
     new MidiWriter().write(TemplateExport.song(t), dir.resolve("g.mid"));
     GrooveLift groove = MidiGroove.read(dir.resolve("g.mid"));
-    assertTrue(groove.lanes().keySet().containsAll(t.sections().get(0).drums().keySet()));
-    Template tight = Edits.quantise(t, 0, Lane.SNARE, 1).template();
-    Template lifted = groove.onto(tight, 0, Lane.SNARE, Lane.SNARE, 1).template();
+    assertTrue(groove.drums().keySet().containsAll(t.sections().get(0).drums().keySet()));
+    Template tight = Edits.quantise(t, 0, Part.of(Lane.SNARE), 1).template();
+    Template lifted = groove.onto(tight, 0, Part.of(Lane.SNARE), Part.of(Lane.SNARE), 1).template();
     double late = lifted.sections().get(0).hits(Lane.SNARE).get(0).offsetMs();
     assertTrue(Math.abs(late) > 5, "as late as in the file: " + late);
     Path none = Files.writeString(dir.resolve("none.mid"), "no chunks");
@@ -323,7 +324,7 @@ class ExchangeTest {
     Path file = dir.resolve("odd.mid");
     javax.sound.midi.MidiSystem.write(odd, 1, file.toFile());
     GrooveLift groove = MidiGroove.read(file);
-    double ms = groove.lanes().get(Lane.KICK).get(960).offsetMs();
+    double ms = groove.drums().get(Part.of(Lane.KICK)).get(960).offsetMs();
     assertEquals(12.5, ms, 0.01, "12 ticks of 480 at the usual 120 BPM");
   }
 
@@ -346,7 +347,7 @@ class ExchangeTest {
     javax.sound.midi.MidiSystem.write(six, 1, file.toFile());
     GrooveLift groove = MidiGroove.read(file);
     assertEquals(12 * 240, groove.ticksPerBar());
-    assertEquals(java.util.Set.of(1440), groove.lanes().get(Lane.SNARE).keySet());
-    assertEquals(25, groove.lanes().get(Lane.SNARE).get(1440).offsetMs(), 0.01);
+    assertEquals(java.util.Set.of(1440), groove.drums().get(Part.of(Lane.SNARE)).keySet());
+    assertEquals(25, groove.drums().get(Part.of(Lane.SNARE)).get(1440).offsetMs(), 0.01);
   }
 }

@@ -18,6 +18,7 @@ import looseecho.analysis.Corrections;
 import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
 import looseecho.audio.WavWriter;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
 import looseecho.exchange.MidiGroove;
@@ -93,7 +94,7 @@ public final class FuzzCases {
             corrected(),
             t,
             t,
-            Sounds.plain().with(Lane.CLAP, SampleSound.of(sound)),
+            Sounds.plain().with(Part.of(Lane.CLAP), SampleSound.of(sound)),
             List.of("made"));
     Path file = dir.resolve("whole.looseecho");
     new ProjectFile().write(whole, Optional.of(sound), file);

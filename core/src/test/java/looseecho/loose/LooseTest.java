@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import looseecho.activity.Lane;
 import looseecho.echo.Arrangement;
+import looseecho.echo.Part;
 import looseecho.echo.Retune;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
@@ -60,8 +61,8 @@ class LooseTest {
         label,
         "verse",
         16,
-        Map.of(Lane.KICK, kick, Lane.SNARE, snare, Lane.HAT_CLOSED, hat),
-        Map.of(Line.BASS, bass, Line.RIFF, riff));
+        Map.of(Part.of(Lane.KICK), kick, Part.of(Lane.SNARE), snare, Part.of(Lane.HAT_CLOSED), hat),
+        Map.of(Part.of(Line.BASS), bass, Part.of(Line.RIFF), riff));
   }
 
   private static Template loosened(Map<Aspect, Integer> amounts, long seed) {
@@ -133,7 +134,7 @@ class LooseTest {
   @Test
   void looserSoundsAreNamedRepeatAndKeepWhatTheySay() {
     SampleSound own = SampleSound.of(java.nio.file.Path.of("mine.wav"));
-    Sounds mine = Sounds.plain().with(Lane.SNARE, own);
+    Sounds mine = Sounds.plain().with(Part.of(Lane.SNARE), own);
     assertEquals(List.of(), new SoundLoosener().loosen(mine, beat(), 0, 3));
     double mild = 0;
     double wild = 0;
@@ -141,8 +142,11 @@ class LooseTest {
       var steps = new SoundLoosener().loosen(mine, beat(), 100, seed);
       assertEquals(steps, new SoundLoosener().loosen(mine, beat(), 100, seed));
       Sounds now = steps.get(steps.size() - 1).sounds();
-      assertEquals(own, now.samples().get(Lane.SNARE));
-      assertEquals(mine.drums().get(Lane.CLAP), now.drums().get(Lane.CLAP), "no clap plays");
+      assertEquals(own, now.samples().get(Part.of(Lane.SNARE)));
+      assertEquals(
+          mine.drums().get(Part.of(Lane.CLAP)),
+          now.drums().get(Part.of(Lane.CLAP)),
+          "no clap plays");
       assertTrue(steps.stream().allMatch(s -> s.words().contains(". Kept: ")), steps.toString());
       var few = new SoundLoosener().loosen(Sounds.plain(), beat(), 20, seed);
       mild += read(few.get(few.size() - 1).sounds());

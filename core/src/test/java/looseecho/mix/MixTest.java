@@ -13,6 +13,7 @@ import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.echo.Arrangement;
 import looseecho.echo.Cell;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
@@ -74,9 +75,9 @@ class MixTest {
     EchoRenderer kept = new EchoRenderer(Sounds.plain());
     Template t = TemplateTest.small();
     kept.mix(t, Progress.NONE);
-    Template edited = Edits.toggle(t, Cell.step(0, Lane.KICK, 7), 90, false).template();
+    Template edited = Edits.toggle(t, Cell.step(0, Part.of(Lane.KICK), 7), 90, false).template();
     List<Tone> riff = List.of(new Tone(720, 0, 960, 69, 90, -5, 80));
-    Template more = Edits.line(edited, 0, Line.RIFF, riff, "").template();
+    Template more = Edits.line(edited, 0, Part.of(Line.RIFF), riff, "").template();
     for (Template x : List.of(edited, more, t)) {
       assertArrayEquals(
           new EchoRenderer(Sounds.plain()).mix(x, Progress.NONE).channel(0),
@@ -172,9 +173,10 @@ class MixTest {
   @Test
   void aHitThatIsCutIsSilentAfterItsLength() {
     Template t = TemplateTest.small();
-    Template cut = Edits.length(t, Cell.step(0, Lane.SNARE, 4), -6).template();
+    Template cut = Edits.length(t, Cell.step(0, Part.of(Lane.SNARE), 4), -6).template();
     assertEquals(360, cut.sections().get(0).hits(Lane.SNARE).get(0).manner().lengthTicks());
-    assertEquals(t, Edits.length(cut, Cell.step(0, Lane.SNARE, 4), 6).template(), "it rings again");
+    assertEquals(
+        t, Edits.length(cut, Cell.step(0, Part.of(Lane.SNARE), 4), 6).template(), "it rings again");
     float[] rings = stems(Sounds.plain(), t).get("snare").channel(0);
     float[] x = stems(Sounds.plain(), cut).get("snare").channel(0);
     int hit = (int) (t.time(0, 4 * 240, 12) * RATE);
@@ -307,13 +309,13 @@ class MixTest {
     }
   }
 
-  private static Map<Lane, float[]> shots() {
-    Map<Lane, float[]> shots = new java.util.EnumMap<>(Lane.class);
+  private static Map<DrumPart, float[]> shots() {
+    Map<DrumPart, float[]> shots = new java.util.HashMap<>();
     for (Lane lane : Lane.values()) {
       shots.put(
-          lane,
+          Part.of(lane),
           new looseecho.synth.DrumSynth()
-              .render(busy().drums().get(lane), RATE, 17 + lane.ordinal()));
+              .render(busy().drum(Part.of(lane)), RATE, 17 + lane.ordinal()));
     }
     return shots;
   }

@@ -15,6 +15,7 @@ import looseecho.audio.Audio;
 import looseecho.dsp.Loudness;
 import looseecho.echo.Cell;
 import looseecho.echo.Edits;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
 import looseecho.play.OutputDevice;
@@ -211,11 +212,14 @@ class SoundTest {
   void anEditIsHeardInTheStemItBelongsTo() {
     EchoRenderer renderer = new EchoRenderer(Sounds.plain());
     var edited =
-        Edits.toggle(TemplateTest.small(), Cell.step(0, Lane.CLAP, 6), 100, false).template();
+        Edits.toggle(TemplateTest.small(), Cell.step(0, Part.of(Lane.CLAP), 6), 100, false)
+            .template();
     var stems = Rendered.of(renderer, edited).stems();
     int at = (int) Math.round((0.5 + 0.75) * RATE);
     assertTrue(Signals.rms(stems.get("clap").channel(0), at, at + 2000) > 0.03);
-    assertEquals(renderer.oneShot(Lane.CLAP, 127).length, renderer.oneShot(Lane.CLAP, 20).length);
+    assertEquals(
+        renderer.oneShot(Part.of(Lane.CLAP), 127).length,
+        renderer.oneShot(Part.of(Lane.CLAP), 20).length);
   }
 
   /**
@@ -225,7 +229,7 @@ class SoundTest {
   @Test
   void livePlayIsTheRendering() throws InterruptedException {
     Template old = TemplateTest.small();
-    Template edited = Edits.toggle(old, Cell.step(0, Lane.CLAP, 2), 120, false).template();
+    Template edited = Edits.toggle(old, Cell.step(0, Part.of(Lane.CLAP), 2), 120, false).template();
     EchoRenderer renderer = new EchoRenderer(Sounds.plain());
     Audio mix = renderer.mix(old, Progress.NONE);
     Excerpt newer = renderer.excerpt(edited, 0.7, 0.2, Progress.NONE);
@@ -278,8 +282,9 @@ class SoundTest {
     assertTrue(shaped[shaped.length - 1] < 1e-3, "and goes to nothing");
     EchoRenderer r =
         new EchoRenderer(
-            Sounds.plain().with(Lane.KICK, SampleSound.of(java.nio.file.Path.of("gone.wav"))));
+            Sounds.plain()
+                .with(Part.of(Lane.KICK), SampleSound.of(java.nio.file.Path.of("gone.wav"))));
     assertEquals(1, r.missing().size(), "a lost sample is told, and the built-in drum plays");
-    assertTrue(r.oneShot(Lane.KICK, 100).length > 1000);
+    assertTrue(r.oneShot(Part.of(Lane.KICK), 100).length > 1000);
   }
 }

@@ -12,6 +12,7 @@ import looseecho.activity.Lane;
 import looseecho.activity.LineNet;
 import looseecho.activity.Register;
 import looseecho.audio.Resampler;
+import looseecho.echo.Part;
 import looseecho.mix.Bus;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sounds;
@@ -85,8 +86,12 @@ class RiffTest {
     lay(bus, tune, 0.5);
     EchoRenderer kit = new EchoRenderer(Sounds.plain());
     for (int k = 0; k < 30; k++) {
-      bus.add(kit.oneShot(k % 2 == 0 ? Lane.KICK : Lane.SNARE, 100), 0.4 + 0.5 * k, 0.6, 0);
-      bus.add(kit.oneShot(Lane.HAT_CLOSED, 80), 0.65 + 0.5 * k, 0.6, 0);
+      bus.add(
+          kit.oneShot(k % 2 == 0 ? Part.of(Lane.KICK) : Part.of(Lane.SNARE), 100),
+          0.4 + 0.5 * k,
+          0.6,
+          0);
+      bus.add(kit.oneShot(Part.of(Lane.HAT_CLOSED), 80), 0.65 + 0.5 * k, 0.6, 0);
       bus.add(
           new ToneSynth().render(ToneSound.BASS, 33 + k / 8 % 2 * 5, 0.4, 100, RATE),
           0.4 + 0.5 * k,
@@ -102,7 +107,11 @@ class RiffTest {
     Bus bus = new Bus(10 * RATE, RATE);
     EchoRenderer kit = new EchoRenderer(Sounds.plain());
     for (int k = 0; k < 36; k++) {
-      bus.add(kit.oneShot(k % 4 == 0 ? Lane.KICK : Lane.HAT_CLOSED, 100), 0.25 * k, 1, 0);
+      bus.add(
+          kit.oneShot(k % 4 == 0 ? Part.of(Lane.KICK) : Part.of(Lane.HAT_CLOSED), 100),
+          0.25 * k,
+          1,
+          0);
     }
     assertTrue(hear(bus).size() <= 4, "ghosts: " + hear(bus).size());
   }

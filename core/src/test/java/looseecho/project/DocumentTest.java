@@ -16,6 +16,7 @@ import looseecho.analysis.Corrections;
 import looseecho.audio.Audio;
 import looseecho.echo.Cell;
 import looseecho.echo.Edits;
+import looseecho.echo.Part;
 import looseecho.echo.Retune;
 import looseecho.echo.Template;
 import looseecho.hits.HitMark;
@@ -40,9 +41,13 @@ class DocumentTest {
     EchoRenderer kit = new EchoRenderer(Sounds.plain());
     Bus bus = new Bus(14 * EchoRenderer.RATE, EchoRenderer.RATE);
     for (int eighth = 0; eighth < 54; eighth++) {
-      bus.add(kit.oneShot(Lane.HAT_CLOSED, 90), 0.25 * eighth, 1, 0);
+      bus.add(kit.oneShot(Part.of(Lane.HAT_CLOSED), 90), 0.25 * eighth, 1, 0);
       if (eighth % 2 == 0) {
-        bus.add(kit.oneShot(eighth % 4 == 0 ? Lane.KICK : Lane.SNARE, 110), 0.25 * eighth, 1, 0);
+        bus.add(
+            kit.oneShot(eighth % 4 == 0 ? Part.of(Lane.KICK) : Part.of(Lane.SNARE), 110),
+            0.25 * eighth,
+            1,
+            0);
       }
     }
     Audio audio = bus.audio(0.5);
@@ -60,7 +65,7 @@ class DocumentTest {
   }
 
   private static Edits.Edited clap(Document d, int step) {
-    return Edits.toggle(template(d), Cell.step(0, Lane.CLAP, step), 77, false);
+    return Edits.toggle(template(d), Cell.step(0, Part.of(Lane.CLAP), step), 77, false);
   }
 
   private static long claps(Template t) {

@@ -12,6 +12,7 @@ import looseecho.activity.Lane;
 import looseecho.echo.Arrangement;
 import looseecho.echo.Cell;
 import looseecho.echo.Edits;
+import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
@@ -87,7 +88,7 @@ class BarGridTest {
     beats.add(new Beat(5, 1, 3));
     TemplateSection s =
         new TemplateSection(
-            "A", "verse", 10, java.util.Map.of(Lane.KICK, kick()), java.util.Map.of());
+            "A", "verse", 10, java.util.Map.of(Part.of(Lane.KICK), kick()), java.util.Map.of());
     return new Template(120, Meter.FOUR_FOUR, new Key(0, true), beats, List.of(s));
   }
 
@@ -100,17 +101,17 @@ class BarGridTest {
   @Test
   void everyBarOfASectionWithAPickUpIsEditedWhereItIs() {
     Template t = pickUp();
-    Template two = Edits.toggle(t, Cell.step(0, Lane.SNARE, 12), 90, true).template();
+    Template two = Edits.toggle(t, Cell.step(0, Part.of(Lane.SNARE), 12), 90, true).template();
     assertEquals(
         List.of(12 * 240, 12 * 240 + 3840),
         two.sections().get(0).hits(Lane.SNARE).stream().map(Stroke::tick).toList(),
         "beat two of both whole bars; the pick-up has none");
     Stroke four =
-        Edits.toggle(t, new Cell(0, Lane.KICK, 1920 + 3 * 960, Grid.SIXTEENTH), 90, false)
+        Edits.toggle(t, new Cell(0, Part.of(Lane.KICK), 1920 + 3 * 960, Grid.SIXTEENTH), 90, false)
             .template()
             .sections()
             .get(0)
-            .hits(Lane.KICK)
+            .hits(Part.of(Lane.KICK))
             .get(2);
     assertEquals(7, four.offsetMs(), "as late as beat four of the pick-up");
     Template copied = Arrangement.copyBar(t, 0, null, 1, 2).template();

@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.audio.WavWriter;
+import looseecho.echo.Part;
 import looseecho.mix.Bus;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sounds;
@@ -18,9 +19,13 @@ public final class ClickTrack {
     EchoRenderer kit = new EchoRenderer(Sounds.plain());
     Bus bus = new Bus(seconds * rate, rate);
     for (int eighth = 0; eighth * 0.25 < seconds - 1; eighth++) {
-      bus.add(kit.oneShot(Lane.HAT_CLOSED, 90), eighth * 0.25, 1, 0);
+      bus.add(kit.oneShot(Part.of(Lane.HAT_CLOSED), 90), eighth * 0.25, 1, 0);
       if (eighth % 2 == 0) {
-        bus.add(kit.oneShot(eighth % 4 == 0 ? Lane.KICK : Lane.SNARE, 110), eighth * 0.25, 1, 0);
+        bus.add(
+            kit.oneShot(eighth % 4 == 0 ? Part.of(Lane.KICK) : Part.of(Lane.SNARE), 110),
+            eighth * 0.25,
+            1,
+            0);
       }
     }
     Audio audio = bus.audio(0.5);

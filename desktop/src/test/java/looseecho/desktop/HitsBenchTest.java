@@ -14,6 +14,7 @@ import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import looseecho.activity.Lane;
 import looseecho.desktop.hits.StepChart;
+import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.hits.Hit;
 import org.junit.jupiter.api.Test;
@@ -64,7 +65,7 @@ class HitsBenchTest extends WindowTest {
     assertTrue(shown("behind the kick; s"), "the snare lies behind the kick");
     assertTrue(shown("Fills in bar"), "a roll on the toms leads out of the section");
     robot.clickOn("5  a");
-    robot.interact(() -> chart.place(Lane.KICK, 240));
+    robot.interact(() -> chart.place(Part.of(Lane.KICK), 240));
     robot.interact(chart::requestFocus);
     List<Hit> before = bar(Lane.KICK, 5);
     robot.type(KeyCode.ENTER);
@@ -83,7 +84,7 @@ class HitsBenchTest extends WindowTest {
     robot.press(KeyCode.ALT).type(KeyCode.DOWN).release(KeyCode.ALT);
     until("it is a snare", () -> bar(Lane.SNARE, 5).stream().anyMatch(h -> h.step() == 2));
     settled();
-    assertEquals(Lane.SNARE, chart.laneProperty().get());
+    assertEquals(Part.of(Lane.SNARE), chart.drumProperty().get());
     robot.type(KeyCode.DELETE);
     until("it is gone", () -> bar(Lane.SNARE, 5).stream().noneMatch(h -> h.step() == 2));
     settled();
@@ -99,7 +100,7 @@ class HitsBenchTest extends WindowTest {
   void theTypicalBarCorrectsEveryBar() {
     StepChart chart = hits();
     robot.clickOn("typical");
-    robot.interact(() -> chart.place(Lane.KICK, 240));
+    robot.interact(() -> chart.place(Part.of(Lane.KICK), 240));
     robot.interact(chart::requestFocus);
     assertEquals(0, onStep2(Lane.KICK));
     long snares = onStep2(Lane.SNARE);
@@ -111,7 +112,7 @@ class HitsBenchTest extends WindowTest {
     settled();
     assertEquals(0, onStep2(Lane.KICK));
     undo();
-    robot.interact(() -> chart.place(Lane.KICK, 240));
+    robot.interact(() -> chart.place(Part.of(Lane.KICK), 240));
     robot.type(KeyCode.DELETE);
     until("they are gone", () -> onStep2(Lane.KICK) == 0);
     settled();
@@ -160,7 +161,7 @@ class HitsBenchTest extends WindowTest {
   @Test
   void aPartIsTappedInAndKeepsItsFeel() {
     StepChart chart = hits();
-    robot.interact(() -> chart.place(Lane.CLAP, 0));
+    robot.interact(() -> chart.place(Part.of(Lane.CLAP), 0));
     @SuppressWarnings("unchecked")
     ComboBox<String> input = robot.lookup("#tap-input").queryAs(ComboBox.class);
     robot.interact(() -> input.setValue("simulated player"));

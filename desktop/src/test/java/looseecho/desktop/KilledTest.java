@@ -21,6 +21,7 @@ import looseecho.activity.Lane;
 import looseecho.desktop.session.Session;
 import looseecho.echo.Cell;
 import looseecho.echo.Edits;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.play.SilentDevice;
 import looseecho.project.CorrectionStore;
@@ -85,7 +86,10 @@ class KilledTest extends WindowTest {
       s.desk()
           .edit(
               Edits.toggle(
-                  s.desk().templateProperty().get(), Cell.step(0, Lane.CLAP, step), 77, false));
+                  s.desk().templateProperty().get(),
+                  Cell.step(0, Part.of(Lane.CLAP), step),
+                  77,
+                  false));
     }
   }
 
@@ -136,7 +140,8 @@ class KilledTest extends WindowTest {
     Template mine = session.desk().templateProperty().get();
     assertTrue(clapOn(mine, 5), "the edit after saving");
     assertNotEquals(saved, mine);
-    assertEquals(saved, Edits.toggle(mine, Cell.step(0, Lane.CLAP, 5), 77, false).template());
+    assertEquals(
+        saved, Edits.toggle(mine, Cell.step(0, Part.of(Lane.CLAP), 5), 77, false).template());
     List<String> log = session.desk().log();
     assertTrue(log.stream().anyMatch(l -> l.contains("Kept: ")), "loosened: " + log);
     until("its words", () -> text("#message").startsWith("Your work is back"));

@@ -16,6 +16,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
+import looseecho.echo.Part;
 import looseecho.echo.Tone;
 import looseecho.notes.Key;
 import looseecho.notes.Line;
@@ -55,7 +56,7 @@ class NotesBenchTest extends WindowTest {
     assertNotNull(session.playback().soloProperty().get());
     until("the bass is brought out", () -> !session.playback().slowing().runningProperty().get());
     robot.type(KeyCode.L);
-    assertEquals(Line.CHORDS, session.playback().soloProperty().get().line().orElseThrow());
+    assertEquals(Part.of(Line.CHORDS), session.playback().soloProperty().get());
     assertTrue(robot.lookup("#line-chords").queryAs(ToggleButton.class).isSelected());
     robot.type(KeyCode.A);
     theKeyIsChosenAndDegreesFollow();

@@ -16,6 +16,7 @@ import looseecho.analysis.Corrections;
 import looseecho.audio.AudioReader;
 import looseecho.echo.Cell;
 import looseecho.echo.Edits;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
 import looseecho.mix.Sounds;
@@ -44,7 +45,7 @@ class RecoverTest extends WindowTest {
                 Corrections.NONE,
                 Progress.NONE);
     Template exact = new TemplateBuilder().build(a).orElseThrow();
-    mine = Edits.toggle(exact, Cell.step(0, Lane.CLAP, 3), 77, true).template();
+    mine = Edits.toggle(exact, Cell.step(0, Part.of(Lane.CLAP), 3), 77, true).template();
     Project project =
         new Project(
             new Project.Link(

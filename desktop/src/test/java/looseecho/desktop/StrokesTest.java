@@ -8,13 +8,17 @@ import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import looseecho.activity.Lane;
 import looseecho.desktop.hits.StepChart;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
 import looseecho.echo.Manner;
+import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.Tone;
@@ -41,7 +45,7 @@ class StrokesTest extends WindowTest {
     robot.interact(
         () -> {
           steps.requestFocus();
-          steps.place(Lane.KICK, 0);
+          steps.place(Part.of(Lane.KICK), 0);
         });
     return steps;
   }
@@ -116,7 +120,7 @@ class StrokesTest extends WindowTest {
     StepChart steps = steps();
     Template before = template();
     robot.type(KeyCode.B);
-    robot.interact(() -> steps.place(Lane.KICK, 7 * 240));
+    robot.interact(() -> steps.place(Part.of(Lane.KICK), 7 * 240));
     pick("#write", "fill-2");
     long here = kicks().stream().filter(h -> h.tick() < 8 * 240).count();
     assertEquals(4, here, text("#message"));
@@ -130,13 +134,63 @@ class StrokesTest extends WindowTest {
   }
 
   @Test
+  void aPartIsSplitNamedJoinedAndTakenBack() {
+    steps();
+    Template before = template();
+    DrumPart hat = Part.of(Lane.HAT_CLOSED);
+    robot.interact(() -> session.selection().partProperty().set(hat));
+    int all = count(hat);
+    pick("#new-part", "split-off");
+    DrumPart other = hat.numbered(2);
+    assertEquals(other, session.selection().partProperty().get(), "the new part is the picked one");
+    assertTrue(count(other) > 0 && count(other) + count(hat) == all, text("#message"));
+    robot.clickOn("#ledger-part");
+    TextField name = robot.lookup("#part-name").queryAs(TextField.class);
+    robot.interact(
+        () -> {
+          name.setText("shaker");
+          name.fireEvent(new javafx.event.ActionEvent());
+        });
+    assertEquals("shaker", template().name(other));
+    StepChart steps = robot.lookup("#steps").queryAs(StepChart.class);
+    robot.interact(() -> steps.place(other, 480));
+    assertTrue(
+        robot.lookup("#part-name").queryAs(TextField.class).getText().equals("shaker"),
+        "the row under the cursor is the picked part");
+    robot.interact(() -> robot.lookup("#part-menu").queryAs(MenuButton.class).show());
+    robot.interact(
+        () -> {
+          Menu join =
+              (Menu)
+                  robot.lookup("#part-menu").queryAs(MenuButton.class).getItems().stream()
+                      .filter(i -> "part-join".equals(i.getId()))
+                      .findFirst()
+                      .orElseThrow();
+          join.getItems().stream()
+              .filter(i -> i.getText().equals(hat.words()))
+              .findFirst()
+              .orElseThrow()
+              .fire();
+        });
+    assertEquals(all, count(hat), text("#message"));
+    robot.interact(() -> robot.lookup("#part-menu").queryAs(MenuButton.class).hide());
+    undone(before);
+    assertEquals(hat, session.selection().partProperty().get(), "what is no more is not picked");
+  }
+
+  private int count(Part part) {
+    return template().sections().stream().mapToInt(part::size).sum();
+  }
+
+  @Test
   void notesMoveByTheLinesOfTheirOwn() {
     steps();
     go("#step-notes");
     Template bare = template();
     Tone note = Tone.onStep(4, 0, 2, 40, 90);
     robot.interact(
-        () -> session.desk().edit(Edits.line(bare, 0, Line.BASS, List.of(note), "A note")));
+        () ->
+            session.desk().edit(Edits.line(bare, 0, Part.of(Line.BASS), List.of(note), "A note")));
     Node chart = robot.lookup("#notes").query();
     robot.interact(chart::requestFocus);
     @SuppressWarnings("unchecked")

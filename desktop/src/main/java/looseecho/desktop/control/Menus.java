@@ -1,5 +1,8 @@
 package looseecho.desktop.control;
 
+import java.util.Map;
+import java.util.function.Supplier;
+import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
@@ -32,6 +35,27 @@ public final class Menus {
     item.setId(id);
     item.setOnAction(e -> action.run());
     button.getItems().add(item);
+    return this;
+  }
+
+  /** A list within the list; what it offers is asked for whenever the list is opened. */
+  public Menus choices(String id, String text, Supplier<Map<String, Runnable>> offered) {
+    Menu menu = new Menu(text);
+    menu.setId(id);
+    button.setOnShowing(
+        e -> {
+          menu.getItems().clear();
+          offered
+              .get()
+              .forEach(
+                  (words, action) -> {
+                    MenuItem item = new MenuItem(words);
+                    item.setOnAction(a -> action.run());
+                    menu.getItems().add(item);
+                  });
+          menu.setDisable(menu.getItems().isEmpty());
+        });
+    button.getItems().add(menu);
     return this;
   }
 

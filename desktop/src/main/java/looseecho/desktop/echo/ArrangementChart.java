@@ -14,6 +14,7 @@ import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
@@ -157,9 +158,9 @@ final class ArrangementChart extends ChartPane {
     Part part = parts().get(row);
     TemplateSection s = template().sections().get(section);
     TemplateSection heard = heardLike(section);
-    String unit = part.lane().isPresent() ? " hits" : " notes";
+    String unit = part instanceof DrumPart ? " hits" : " notes";
     hint.accept(
-        part.words()
+        template().name(part)
             + " in "
             + s.label()
             + " "
@@ -187,10 +188,10 @@ final class ArrangementChart extends ChartPane {
       double y = HEAD + (i + 0.5) * row;
       boolean muted = maker.soundsProperty().get().strip(part).muted();
       g.setFill(colour(Hue.QUIET));
-      part.lane().ifPresent(lane -> Glyphs.solid(g, lane, 10, y, 11));
+      part.asDrum().ifPresent(d -> Glyphs.solid(g, d.lane(), 10, y, 11));
       g.setFont(Font.font(Theme.TEXT_FAMILY, row < 17 ? 12 : 13));
       g.setFill(colour(muted ? Hue.QUIET : Hue.INK));
-      g.fillText(part.words() + (muted ? " (off)" : ""), 26, y, NAMES - 30);
+      g.fillText(t.name(part) + (muted ? " (off)" : ""), 26, y, NAMES - 30);
       double busiest = 1e-9;
       for (TemplateSection s : t.sections()) {
         busiest = Math.max(busiest, (double) part.size(s) / s.beats());

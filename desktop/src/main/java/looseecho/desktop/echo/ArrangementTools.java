@@ -12,7 +12,9 @@ import looseecho.desktop.session.Playback;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Arrangement;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
+import looseecho.echo.LinePart;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
@@ -24,20 +26,29 @@ final class ArrangementTools extends FlowPane {
   private final Playback playback;
   private final EchoMaker maker;
   private final ArrangementChart chart;
+  private final PartTools parts;
 
   ArrangementTools(
-      Desk desk, Selection selection, Playback playback, EchoMaker maker, ArrangementChart chart) {
+      Desk desk,
+      Selection selection,
+      Playback playback,
+      EchoMaker maker,
+      ArrangementChart chart,
+      PartTools parts) {
     super(6, 4);
     this.desk = desk;
     this.selection = selection;
     this.playback = playback;
     this.maker = maker;
     this.chart = chart;
+    this.parts = parts;
     var alone =
         Buttons.of(
             "part-alone", "Alone", "The part alone, heard and echo, or all again (A)", this::alone);
     alone.getStyleClass().add(Theme.CHIP);
-    getChildren().addAll(ofSection().button(), ofPart().button(), alone);
+    getChildren()
+        .addAll(
+            ofSection().button(), parts.ending(ofPart()).button(), parts.making().button(), alone);
     chart.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     selection.partProperty().addListener((o, a, b) -> followAlone(b));
   }
@@ -123,24 +134,15 @@ final class ArrangementTools extends FlowPane {
           if (heard != null
               && part.size(heard) > 0
               && heard.beats() == t.sections().get(s).beats()) {
-            return part.lane().isPresent()
-                ? Edits.part(
-                    t,
-                    s,
-                    part.lane().get(),
-                    heard.hits(part.lane().get()),
-                    "As heard: " + part.words())
-                : Edits.line(
-                    t,
-                    s,
-                    part.line().get(),
-                    heard.notes(part.line().get()),
-                    "As heard: " + part.words());
+            String words = "As heard: " + t.name(part);
+            return part instanceof DrumPart drum
+                ? Edits.part(t, s, drum, heard.hits(drum), words)
+                : Edits.line(t, s, (LinePart) part, heard.notes((LinePart) part), words);
           }
           return nearest(t, part, s).stream()
               .findFirst()
               .map(from -> Arrangement.copyPart(t, part, from, s))
-              .orElse(new Edits.Edited(t, "Nobody plays " + part.words() + " anywhere yet"));
+              .orElse(new Edits.Edited(t, "Nobody plays " + t.name(part) + " anywhere yet"));
         });
   }
 
@@ -157,14 +159,14 @@ final class ArrangementTools extends FlowPane {
     boolean off = !sounds.strip(part()).muted();
     desk.sound(
         sounds.with(part(), sounds.strip(part()).muted(off)),
-        part().words() + (off ? " is off" : " is on"));
+        desk.name(part()) + (off ? " is off" : " is on"));
   }
 
   private void alone() {
     var solo = playback.soloProperty();
     solo.set(solo.get() == null ? part() : null);
     desk.messageProperty()
-        .set(solo.get() == null ? "All parts again" : solo.get().words() + " alone");
+        .set(solo.get() == null ? "All parts again" : desk.name(solo.get()) + " alone");
   }
 
   /** While a part is heard alone, the one at work is. */
@@ -192,6 +194,7 @@ final class ArrangementTools extends FlowPane {
       case I, ENTER -> toggle();
       case M -> mute();
       case A -> alone();
+      case D -> parts.add();
       case DELETE, BACK_SPACE -> edit((t, s) -> Arrangement.silence(t, part(), s));
       case PLUS, EQUALS, ADD -> resize(1);
       case MINUS, SUBTRACT -> resize(-1);

@@ -11,7 +11,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import looseecho.activity.Lane;
 import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.hits.BarRows;
@@ -23,6 +22,7 @@ import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Arrangement;
 import looseecho.echo.Cell;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
 import looseecho.echo.Part;
 import looseecho.echo.Stretch;
@@ -57,7 +57,9 @@ public final class EchoBench extends VBox {
     VBox.setVgrow(chart, Priority.ALWAYS);
     chart.setMinHeight(LOWEST_CHART);
     ArrangementChart arrangement = new ArrangementChart(desk, selection, maker, hint::setText);
-    HBox tools = tools(new ArrangementTools(desk, selection, playback, maker, arrangement), export);
+    PartTools parts = new PartTools(desk, selection, new Cursor());
+    HBox tools =
+        tools(new ArrangementTools(desk, selection, playback, maker, arrangement, parts), export);
     strokes = new StrokeTools(desk, selection, new Cursor(), this::copyBar);
     Label help =
         new Label(
@@ -65,20 +67,33 @@ public final class EchoBench extends VBox {
     help.getStyleClass().add(Theme.SMALL);
     getChildren().addAll(arrangement, tools, chooser, strokes, chart, hint, help);
     chart
-        .laneProperty()
+        .drumProperty()
         .addListener(
             (o, a, b) -> {
               if (b != null) {
-                selection.partProperty().set(Part.of(b));
+                selection.partProperty().set(b);
               }
             });
     desk.analysisProperty().addListener((o, a, b) -> show());
-    desk.templateProperty().addListener((o, a, b) -> show());
+    desk.templateProperty()
+        .addListener(
+            (o, a, b) -> {
+              stillThere(b);
+              show();
+            });
     selection.sectionProperty().addListener((o, a, b) -> show());
     chooser.barProperty().addListener((o, a, b) -> show());
     selection.gridProperty().addListener((o, a, b) -> chart.grid(b));
     addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     show();
+  }
+
+  /** A picked part that is no more gives way to the first of its kind. */
+  private void stillThere(Template t) {
+    Part picked = selection.partProperty().get();
+    if (t != null && picked.number() > 1 && !Part.of(t).contains(picked)) {
+      selection.partProperty().set(picked.numbered(1));
+    }
   }
 
   private void key(KeyEvent e) {
@@ -118,8 +133,8 @@ public final class EchoBench extends VBox {
   private final class Cursor implements StrokeTools.Place {
     @Override
     public Optional<Cell> cell(Template t) {
-      Lane lane = chart.laneProperty().get();
-      return lane == null ? Optional.empty() : EchoBench.this.cell(t, lane, chart.cursorTick());
+      DrumPart drum = chart.drumProperty().get();
+      return drum == null ? Optional.empty() : EchoBench.this.cell(t, drum, chart.cursorTick());
     }
 
     @Override
@@ -148,13 +163,13 @@ public final class EchoBench extends VBox {
   }
 
   /** A place of the bar shown; empty where a bar that is cut short has none. */
-  private Optional<Cell> cell(Template t, Lane lane, int inBar) {
+  private Optional<Cell> cell(Template t, DrumPart drum, int inBar) {
     BarGrid.Bar bar = bar(t);
     return bar.has(inBar)
         ? Optional.of(
             new Cell(
                 selection.sectionProperty().get(),
-                lane,
+                drum,
                 bar.tick(inBar),
                 selection.gridProperty().get()))
         : Optional.empty();
@@ -182,35 +197,35 @@ public final class EchoBench extends VBox {
   /** Turns gestures on the chart into edits of the template. */
   private final class Pen implements StepChart.Editor {
     @Override
-    public void toggle(Lane lane, int inBar) {
+    public void toggle(DrumPart drum, int inBar) {
       Template t = desk.templateProperty().get();
-      cell(t, lane, inBar).ifPresent(c -> toggle(t, c));
+      cell(t, drum, inBar).ifPresent(c -> toggle(t, c));
     }
 
     private void toggle(Template t, Cell cell) {
-      List<Stroke> hits = t.sections().get(cell.section()).hits(cell.lane());
+      List<Stroke> hits = t.sections().get(cell.section()).hits(cell.drum());
       desk.edit(Edits.toggle(t, cell, NEW_VELOCITY, strokes.everyBar()));
       if (hits.stream().noneMatch(cell::holds)) {
-        maker.audition(cell.lane(), NEW_VELOCITY);
+        maker.audition(cell.drum(), NEW_VELOCITY);
       }
     }
 
     @Override
-    public void length(Lane lane, int inBar, int longer) {
+    public void length(DrumPart drum, int inBar, int longer) {
       Template t = desk.templateProperty().get();
-      cell(t, lane, inBar).ifPresent(c -> desk.edit(Edits.length(t, c, longer)));
+      cell(t, drum, inBar).ifPresent(c -> desk.edit(Edits.length(t, c, longer)));
     }
 
     @Override
-    public void shape(Lane lane, int inBar, int louder, double laterMs) {
+    public void shape(DrumPart drum, int inBar, int louder, double laterMs) {
       Template t = desk.templateProperty().get();
-      Optional<Cell> cell = cell(t, lane, inBar);
+      Optional<Cell> cell = cell(t, drum, inBar);
       cell.flatMap(
-              c -> t.sections().get(c.section()).hits(lane).stream().filter(c::holds).findFirst())
+              c -> t.sections().get(c.section()).hits(drum).stream().filter(c::holds).findFirst())
           .ifPresent(
               h -> {
                 desk.edit(Edits.shape(t, cell.get(), louder, laterMs));
-                maker.audition(lane, h.loud(h.velocity() + louder).velocity());
+                maker.audition(drum, h.loud(h.velocity() + louder).velocity());
               });
     }
   }

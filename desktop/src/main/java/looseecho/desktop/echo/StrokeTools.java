@@ -10,7 +10,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
-import looseecho.activity.Lane;
 import looseecho.desktop.control.GridWords;
 import looseecho.desktop.control.Menus;
 import looseecho.desktop.session.Desk;
@@ -18,6 +17,7 @@ import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Brush;
 import looseecho.echo.Cell;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
 import looseecho.echo.Gap;
 import looseecho.echo.Manner;
@@ -155,15 +155,15 @@ final class StrokeTools extends HBox {
   }
 
   private interface OnDrum {
-    Edits.Edited of(Template t, Lane lane, Stretch s);
+    Edits.Edited of(Template t, DrumPart drum, Stretch s);
   }
 
   private void drum(OnDrum how) {
-    if (part().lane().isEmpty()) {
+    if (part() instanceof DrumPart drum) {
+      edit(t -> how.of(t, drum, place.stretch(t)));
+    } else {
       desk.say("Pick a drum first: this is for hits.");
-      return;
     }
-    edit(t -> how.of(t, part().lane().get(), place.stretch(t)));
   }
 
   private void fill(int lines) {
@@ -183,10 +183,10 @@ final class StrokeTools extends HBox {
     edit(
         t -> {
           Stretch here = place.stretch(t);
-          return Gap.of(t, section(), Line.BASS).stream()
+          return Gap.of(t, section(), Part.of(Line.BASS)).stream()
               .filter(g -> g.stretch().from() < here.to() && g.stretch().to() > here.from())
               .findFirst()
-              .map(g -> g.answer(t, Line.RIFF))
+              .map(g -> g.answer(t, Part.of(Line.RIFF)))
               .orElse(new Edits.Edited(t, "The bass leaves no gap of a quarter here"));
         });
   }
@@ -245,7 +245,7 @@ final class StrokeTools extends HBox {
     Grid[] all = Grid.values();
     int next = Math.floorMod(selection.gridProperty().get().ordinal() + by, all.length);
     selection.gridProperty().set(all[next]);
-    desk.say(part().words() + " on " + all[next].words());
+    desk.say(desk.name(part()) + " on " + all[next].words());
   }
 
   /** True when the key was one of these tools'. */

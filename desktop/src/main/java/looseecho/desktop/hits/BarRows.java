@@ -3,11 +3,14 @@ package looseecho.desktop.hits;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.Stream;
-import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.BarChooser;
+import looseecho.echo.DrumPart;
+import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.Tone;
@@ -34,8 +37,8 @@ public record BarRows(
   /** The typical bar instead of a certain one. */
   public static final int TYPICAL = BarChooser.TYPICAL;
 
-  /** One lane. */
-  public record Row(Lane lane, List<Mark> heard, List<Mark> echo) {}
+  /** One drum. */
+  public record Row(DrumPart drum, String name, List<Mark> heard, List<Mark> echo) {}
 
   /**
    * One hit; {@code step} from 0 within the bar, {@code weight} 0..1 is confidence, or how often it
@@ -56,9 +59,9 @@ public record BarRows(
   }
 
   /** The coarsest lines, sixteenths at most, that what is heard of a drum lies on. */
-  public Grid grid(Lane lane) {
+  public Grid grid(DrumPart drum) {
     List<Mark> heard =
-        rows.stream().filter(r -> r.lane() == lane).flatMap(r -> r.heard().stream()).toList();
+        rows.stream().filter(r -> r.drum().equals(drum)).flatMap(r -> r.heard().stream()).toList();
     return Stream.of(
             Grid.SIXTEENTH, Grid.EIGHTH_TRIPLET, Grid.SIXTEENTH_TRIPLET, Grid.THIRTY_SECOND)
         .filter(g -> heard.stream().allMatch(m -> g.has((int) Math.round(m.step() * Meter.STEP))))
@@ -84,17 +87,14 @@ public record BarRows(
     TypicalBar typical =
         TypicalBar.of(a.hits(), bars.get(0).number(), bars.get(bars.size() - 1).number() + 1);
     List<Row> rows = new ArrayList<>();
-    for (Lane lane : Lane.SHOWN) {
-      boolean anywhere =
-          a.hits().stream().anyMatch(h -> h.lane() == lane)
-              || t.sections().stream().anyMatch(s -> !s.hits(lane).isEmpty());
-      if (anywhere) {
-        List<Stroke> echo = t.sections().get(section).hits(lane);
-        rows.add(
-            bar == TYPICAL
-                ? new Row(lane, typical(typical, lane), usual(echo, grid))
-                : new Row(lane, heard(a.hits(), lane, shown.number()), echo(echo, shown)));
-      }
+    for (DrumPart drum : drums(a, t)) {
+      List<Stroke> echo = t.sections().get(section).hits(drum);
+      List<Hit> heard = a.hits().stream().filter(h -> drum.equals(Part.of(h.lane()))).toList();
+      String name = t.name(drum);
+      rows.add(
+          bar == TYPICAL
+              ? new Row(drum, name, typical(typical, drum), usual(echo, grid))
+              : new Row(drum, name, heard(heard, shown.number()), echo(echo, shown)));
     }
     double beat = t.time(section, t.meter().ticksPerBeat(), 0) - t.time(section, 0, 0);
     return new BarRows(
@@ -105,15 +105,31 @@ public record BarRows(
         bass(a, p, t, section, shown));
   }
 
-  private static List<Mark> typical(TypicalBar typical, Lane lane) {
-    return typical.lanes().getOrDefault(lane, List.of()).stream()
-        .map(s -> new Mark(steps(s.tick()), s.offsetMs(), s.velocity(), s.share()))
-        .toList();
+  /** The drums that are heard or written anywhere. */
+  private static Set<DrumPart> drums(Analysis a, Template t) {
+    Set<DrumPart> out = new TreeSet<>();
+    a.hits().forEach(h -> out.add(Part.of(h.lane())));
+    Part.of(t).forEach(part -> part.asDrum().ifPresent(out::add));
+    return out;
   }
 
-  private static List<Mark> heard(List<Hit> hits, Lane lane, int bar) {
+  /** The first drum of every kind: what is heard has no others. */
+  BarRows firsts() {
+    List<Row> firsts = rows.stream().filter(r -> r.drum().number() == 1).toList();
+    return new BarRows(steps, stepsPerBeat, stepMs, firsts, bass);
+  }
+
+  private static List<Mark> typical(TypicalBar typical, DrumPart drum) {
+    List<TypicalBar.Slot> slots = drum.number() == 1 ? typical.lanes().get(drum.lane()) : null;
+    return (slots == null ? List.<TypicalBar.Slot>of() : slots)
+        .stream()
+            .map(s -> new Mark(steps(s.tick()), s.offsetMs(), s.velocity(), s.share()))
+            .toList();
+  }
+
+  private static List<Mark> heard(List<Hit> hits, int bar) {
     return hits.stream()
-        .filter(h -> h.lane() == lane && h.bar() == bar)
+        .filter(h -> h.bar() == bar)
         .map(h -> new Mark(steps(h.tick()), h.offsetMs(), h.velocity(), h.confidence(), more(h)))
         .toList();
   }

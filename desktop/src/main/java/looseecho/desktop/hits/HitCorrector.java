@@ -9,6 +9,7 @@ import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Selection;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Template;
 import looseecho.echo.Words;
 import looseecho.hits.Hit;
@@ -94,7 +95,8 @@ final class HitCorrector implements StepChart.Editor {
 
   /** Adds a hit on an empty step; keeps a doubtful one that is there. */
   @Override
-  public void toggle(Lane lane, int inBar) {
+  public void toggle(DrumPart drum, int inBar) {
+    Lane lane = drum.lane();
     Template t = desk.templateProperty().get();
     List<Hit> there = meant(lane, inBar);
     if (!there.isEmpty()) {
@@ -115,7 +117,8 @@ final class HitCorrector implements StepChart.Editor {
   }
 
   @Override
-  public void shape(Lane lane, int inBar, int louder, double laterMs) {
+  public void shape(DrumPart drum, int inBar, int louder, double laterMs) {
+    Lane lane = drum.lane();
     List<Hit> there = hits(lane, inBar);
     String words =
         place(lane, inBar) + ": loudness " + (there.isEmpty() ? 0 : louder(there.get(0), louder));
@@ -127,12 +130,15 @@ final class HitCorrector implements StepChart.Editor {
   }
 
   @Override
-  public void delete(Lane lane, int inBar) {
+  public void delete(DrumPart drum, int inBar) {
+    Lane lane = drum.lane();
     correct(meant(lane, inBar), HitMark::delete, "Took out " + place(lane, inBar));
   }
 
   @Override
-  public void move(Lane lane, int inBar, Lane to) {
+  public void move(DrumPart drum, int inBar, DrumPart other) {
+    Lane lane = drum.lane();
+    Lane to = other.lane();
     String words = place(lane, inBar) + " is " + to.words() + " now";
     correct(hits(lane, inBar), h -> HitMark.set(h, to, h.velocity()), words);
   }

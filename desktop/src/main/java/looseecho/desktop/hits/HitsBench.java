@@ -25,6 +25,7 @@ import looseecho.desktop.session.Playback;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Brush;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
@@ -78,10 +79,8 @@ public final class HitsBench extends VBox {
     desk.templateProperty().addListener((o, a, b) -> show());
     selection.sectionProperty().addListener((o, a, b) -> show());
     chooser.barProperty().addListener((o, a, b) -> show());
-    chart.laneProperty().addListener((o, a, b) -> laneChosen(b));
-    playback
-        .soloProperty()
-        .addListener((o, a, b) -> alone.setSelected(b != null && b.lane().isPresent()));
+    chart.drumProperty().addListener((o, a, b) -> chosen(b));
+    playback.soloProperty().addListener((o, a, b) -> alone.setSelected(b instanceof DrumPart));
     addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     show();
   }
@@ -116,17 +115,16 @@ public final class HitsBench extends VBox {
   }
 
   private Lane lane() {
-    Lane lane = chart.laneProperty().get();
-    return lane == null ? Lane.KICK : lane;
+    DrumPart drum = chart.drumProperty().get();
+    return drum == null ? Lane.KICK : drum.lane();
   }
 
-  private void laneChosen(Lane lane) {
-    if (lane != null) {
-      chart.grid(shown.grid(lane));
+  private void chosen(DrumPart drum) {
+    if (drum != null) {
+      chart.grid(shown.grid(drum));
     }
-    Part solo = playback.soloProperty().get();
-    if (solo != null && solo.lane().isPresent() && lane != null) {
-      playback.soloProperty().set(Part.of(lane));
+    if (playback.soloProperty().get() instanceof DrumPart && drum != null) {
+      playback.soloProperty().set(drum);
     }
   }
 
@@ -156,27 +154,27 @@ public final class HitsBench extends VBox {
         }
       }
     }
-    chart.place(h.lane(), h.tick());
+    chart.place(Part.of(h.lane()), h.tick());
     chart.requestFocus();
     playback.player().seek(Math.max(0, h.time() - 0.3));
     desk.messageProperty().set(HitCorrector.words(h));
   }
 
   private void keep() {
-    corrector.toggle(lane(), chart.cursorTick());
+    corrector.toggle(Part.of(lane()), chart.cursorTick());
   }
 
   private void feel(double amount) {
     Template t = desk.templateProperty().get();
     if (t != null) {
-      desk.edit(Brush.feel(t, selection.sectionProperty().get(), lane(), amount));
+      desk.edit(Brush.feel(t, selection.sectionProperty().get(), Part.of(lane()), amount));
     }
   }
 
   private void quantise() {
     Template t = desk.templateProperty().get();
     if (t != null) {
-      desk.edit(Edits.quantise(t, selection.sectionProperty().get(), lane(), 0.25));
+      desk.edit(Edits.quantise(t, selection.sectionProperty().get(), Part.of(lane()), 0.25));
     }
   }
 
@@ -201,11 +199,11 @@ public final class HitsBench extends VBox {
     Analysis a = desk.analysisProperty().get();
     Template t = desk.templateProperty().get();
     int section = selection.sectionProperty().get();
-    BarRows rows = BarRows.of(a, t, section, chooser.barProperty().get());
+    BarRows rows = BarRows.of(a, t, section, chooser.barProperty().get()).firsts();
     shown = rows;
     chart.show(rows);
-    chart.grid(rows.grid(lane()));
-    if (rows != BarRows.EMPTY) {
+    chart.grid(rows.grid(Part.of(lane())));
+    if (!rows.rows().isEmpty()) {
       List<BarGrid.Bar> bars = t.grid(section).bars();
       int end = bars.get(bars.size() - 1).number() + 1;
       TypicalBar typical = TypicalBar.of(a.hits(), bars.get(0).number(), end);

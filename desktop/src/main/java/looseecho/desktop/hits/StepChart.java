@@ -8,10 +8,10 @@ import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
-import looseecho.activity.Lane;
 import looseecho.desktop.control.ChartPane;
 import looseecho.desktop.hits.BarRows.Mark;
 import looseecho.desktop.hits.BarRows.Row;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Words;
 import looseecho.pulse.Grid;
 
@@ -24,24 +24,24 @@ public final class StepChart extends ChartPane {
 
   /** What the chart asks for when the person edits; places are ticks of the bar. */
   public interface Editor {
-    void toggle(Lane lane, int inBar);
+    void toggle(DrumPart drum, int inBar);
 
-    void shape(Lane lane, int inBar, int louder, double laterMs);
+    void shape(DrumPart drum, int inBar, int louder, double laterMs);
 
     /** False when a click only moves the cursor. */
     default boolean clickToggles() {
       return true;
     }
 
-    default void delete(Lane lane, int inBar) {
-      toggle(lane, inBar);
+    default void delete(DrumPart drum, int inBar) {
+      toggle(drum, inBar);
     }
 
     /** Lets the hit last longer, or shorter below 0. */
-    default void length(Lane lane, int inBar, int longer) {}
+    default void length(DrumPart drum, int inBar, int longer) {}
 
     /** Gives the hit to another lane. */
-    default void move(Lane lane, int inBar, Lane to) {}
+    default void move(DrumPart drum, int inBar, DrumPart to) {}
   }
 
   private final Consumer<String> hint;
@@ -51,7 +51,7 @@ public final class StepChart extends ChartPane {
   private int cursorCell;
   private int markCell = -1;
   private Grid grid = Grid.SIXTEENTH;
-  private final ReadOnlyObjectWrapper<Lane> lane = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<DrumPart> drum = new ReadOnlyObjectWrapper<>();
 
   /** {@code hint} is told what lies under the pointer or the cursor. */
   public StepChart(Consumer<String> hint) {
@@ -70,7 +70,7 @@ public final class StepChart extends ChartPane {
     rows = shown;
     cursorRow = Math.max(0, Math.min(cursorRow, rows.rows().size() - 1));
     cursorCell = Math.min(cursorCell, cells() - 1);
-    lane.set(rows.rows().isEmpty() ? null : rows.rows().get(cursorRow).lane());
+    drum.set(rows.rows().isEmpty() ? null : rows.rows().get(cursorRow).drum());
     redraw();
   }
 
@@ -122,24 +122,24 @@ public final class StepChart extends ChartPane {
     cursorRow = row;
     cursorCell = cell;
     if (!rows.rows().isEmpty()) {
-      lane.set(rows.rows().get(row).lane());
+      drum.set(rows.rows().get(row).drum());
     }
     tell(row, cell);
     redraw();
   }
 
   /** Puts the cursor on a place of the bar, in ticks, of a lane. */
-  public void place(Lane on, int inBar) {
+  public void place(DrumPart on, int inBar) {
     for (int i = 0; i < rows.rows().size(); i++) {
-      if (rows.rows().get(i).lane() == on) {
+      if (rows.rows().get(i).drum().equals(on)) {
         cursor(i, Math.max(0, Math.min(cells() - 1, inBar / width())));
       }
     }
   }
 
   /** The lane that the cursor is on; null while nothing is shown. */
-  public ReadOnlyObjectProperty<Lane> laneProperty() {
-    return lane.getReadOnlyProperty();
+  public ReadOnlyObjectProperty<DrumPart> drumProperty() {
+    return drum.getReadOnlyProperty();
   }
 
   /** The place of the bar that the cursor is on, in ticks. */
@@ -158,7 +158,7 @@ public final class StepChart extends ChartPane {
     if (editor != null && row >= 0 && cell >= 0) {
       cursor(row, cell);
       if (editor.clickToggles() || e.getClickCount() == 2) {
-        editor.toggle(rows.rows().get(row).lane(), cursorTick());
+        editor.toggle(rows.rows().get(row).drum(), cursorTick());
       }
     }
   }
@@ -167,31 +167,31 @@ public final class StepChart extends ChartPane {
     if (editor == null || rows.rows().isEmpty()) {
       return;
     }
-    Lane lane = rows.rows().get(cursorRow).lane();
+    DrumPart drum = rows.rows().get(cursorRow).drum();
     boolean shape = e.isShiftDown();
     boolean upDown = e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN;
     boolean leftRight = e.getCode() == KeyCode.LEFT || e.getCode() == KeyCode.RIGHT;
     if (e.isAltDown() && leftRight) {
-      editor.length(lane, cursorTick(), e.getCode() == KeyCode.LEFT ? -1 : 1);
+      editor.length(drum, cursorTick(), e.getCode() == KeyCode.LEFT ? -1 : 1);
       e.consume();
       return;
     }
     if (e.isAltDown() && upDown) {
       int row = cursorRow + (e.getCode() == KeyCode.UP ? -1 : 1);
       if (row >= 0 && row < rows.rows().size()) {
-        editor.move(lane, cursorTick(), rows.rows().get(row).lane());
+        editor.move(drum, cursorTick(), rows.rows().get(row).drum());
         cursor(row, cursorCell);
       }
       e.consume();
       return;
     }
     switch (e.getCode()) {
-      case LEFT -> move(shape, lane, 0, -1);
-      case RIGHT -> move(shape, lane, 0, 1);
-      case UP -> move(shape, lane, -1, 0);
-      case DOWN -> move(shape, lane, 1, 0);
-      case ENTER -> editor.toggle(lane, cursorTick());
-      case DELETE, BACK_SPACE -> editor.delete(lane, cursorTick());
+      case LEFT -> move(shape, drum, 0, -1);
+      case RIGHT -> move(shape, drum, 0, 1);
+      case UP -> move(shape, drum, -1, 0);
+      case DOWN -> move(shape, drum, 1, 0);
+      case ENTER -> editor.toggle(drum, cursorTick());
+      case DELETE, BACK_SPACE -> editor.delete(drum, cursorTick());
       default -> {
         return;
       }
@@ -205,9 +205,9 @@ public final class StepChart extends ChartPane {
    * Moves the cursor, or with shift makes the hit louder or softer (up, down) and earlier or later
    * (left, right).
    */
-  private void move(boolean shape, Lane lane, int down, int right) {
+  private void move(boolean shape, DrumPart drum, int down, int right) {
     if (shape) {
-      editor.shape(lane, cursorTick(), -6 * down, 2.0 * right);
+      editor.shape(drum, cursorTick(), -6 * down, 2.0 * right);
     } else {
       cursor(
           Math.floorMod(cursorRow + down, rows.rows().size()),
@@ -222,7 +222,7 @@ public final class StepChart extends ChartPane {
     }
     Row r = rows.rows().get(row);
     StringBuilder words =
-        new StringBuilder(r.lane().words()).append(", ").append(Words.step(cell * width()));
+        new StringBuilder(r.name()).append(", ").append(Words.step(cell * width()));
     r.heard().stream()
         .filter(m -> places().on(m, cell))
         .findFirst()

@@ -77,17 +77,17 @@ record StepPainter(GraphicsContext g, Function<Hue, Color> colour, StepLayout at
     g.setStroke(colour.apply(Hue.LINE));
     g.strokeLine(StepLayout.NAMES, Math.round(y) + 0.5, at.right(), Math.round(y) + 0.5);
     g.setFill(colour.apply(Hue.QUIET));
-    Glyphs.solid(g, row.lane(), 10, y, 13);
+    Glyphs.solid(g, row.drum().lane(), 10, y, 13);
     g.setFont(Font.font(Theme.TEXT_FAMILY, 14));
     g.setFill(colour.apply(Hue.INK));
-    g.fillText(row.lane().words(), 26, y);
+    g.fillText(row.name(), 26, y);
     g.setFill(colour.apply(Hue.ECHO));
     for (Mark m : row.echo()) {
-      Glyphs.solid(g, row.lane(), x(m), y, 0.72 * size(m));
+      Glyphs.solid(g, row.drum().lane(), x(m), y, 0.72 * size(m));
     }
     for (Mark m : row.heard()) {
       g.setStroke(faint(Hue.HEARD, 0.35 + 0.65 * m.weight()));
-      Glyphs.hollow(g, row.lane(), x(m), y, size(m), 0.8 + 1.0 * m.weight());
+      Glyphs.hollow(g, row.drum().lane(), x(m), y, size(m), 0.8 + 1.0 * m.weight());
     }
   }
 

@@ -26,6 +26,7 @@ import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Playback;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
+import looseecho.echo.Part;
 import looseecho.echo.TapIn;
 import looseecho.echo.Template;
 import looseecho.echo.Words;
@@ -189,7 +190,7 @@ final class TapPanel extends HBox {
     }
     TapIn.Tap last = new TapIn.Tap(playback.player().position(), velocity);
     taps.add(last);
-    maker.audition(lane.get(), velocity);
+    maker.audition(Part.of(lane.get()), velocity);
     TapIn one =
         TapIn.of(
             desk.templateProperty().get(),
@@ -216,7 +217,7 @@ final class TapPanel extends HBox {
     Template t = desk.templateProperty().get();
     int section = selection.sectionProperty().get();
     TapIn in = TapIn.of(t, section, taps, lines.getValue(), strength.getValue() / 100);
-    desk.edit(in.into(t, section, lane.get(), over.isSelected()));
+    desk.edit(in.into(t, section, Part.of(lane.get()), over.isSelected()));
     try {
       log.add(
           new PracticeLog.Take(

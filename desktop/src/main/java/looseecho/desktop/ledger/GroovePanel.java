@@ -3,8 +3,10 @@ package looseecho.desktop.ledger;
 import java.io.File;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.IntStream;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -12,18 +14,19 @@ import javafx.scene.control.Slider;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
-import looseecho.activity.Lane;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Lanes;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
 import looseecho.echo.Elsewhere;
 import looseecho.echo.GrooveLift;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.exchange.MidiGroove;
+import looseecho.exchange.MidiParts;
 import looseecho.project.ProjectFile;
 
 /**
@@ -107,7 +110,7 @@ public final class GroovePanel extends VBox {
             p ->
                 of.toString().endsWith(".looseecho")
                     ? Source.of(new ProjectFile().read(of).template(), 0)
-                    : new Source(MidiGroove.read(of), MidiGroove.parts(of)),
+                    : new Source(MidiGroove.read(of), MidiParts.read(of)),
             g -> {
               file = Optional.of(g);
               path = Optional.of(of);
@@ -143,7 +146,7 @@ public final class GroovePanel extends VBox {
     path.ifPresent(p -> names.add(p.getFileName().toString()));
     keep(from, names);
     List<String> sources = new ArrayList<>(List.of(KIT));
-    source().ifPresent(g -> g.parts().parts().forEach(part -> sources.add(part.words())));
+    source().ifPresent(g -> g.parts().parts().forEach(p -> sources.add(g.parts().name(p))));
     keep(lane, sources);
     lanes();
   }
@@ -156,7 +159,7 @@ public final class GroovePanel extends VBox {
     int section = selection.sectionProperty().get();
     if (t != null && section >= 0 && section < t.sections().size()) {
       List<String> drums = new ArrayList<>();
-      t.sections().get(section).drums().keySet().forEach(l -> drums.add(l.words()));
+      t.sections().get(section).drums().keySet().forEach(d -> drums.add(t.name(d)));
       keep(onto, drums);
     }
   }
@@ -185,8 +188,19 @@ public final class GroovePanel extends VBox {
         : i < t.sections().size() ? Optional.of(Source.of(t, i)) : file;
   }
 
-  private static Optional<Lane> named(ComboBox<String> box) {
-    return Lane.SHOWN.stream().filter(l -> l.words().equals(box.getValue())).findFirst();
+  /** The drum of that name among some parts. */
+  private static Optional<DrumPart> drum(
+      Collection<? extends Part> parts, Function<Part, String> name, String wanted) {
+    return parts.stream()
+        .filter(p -> name.apply(p).equals(wanted))
+        .findFirst()
+        .flatMap(Part::asDrum);
+  }
+
+  /** The drum that the groove is put on. */
+  private Optional<DrumPart> target(Template t) {
+    int section = selection.sectionProperty().get();
+    return drum(t.sections().get(section).drums().keySet(), t::name, onto.getValue());
   }
 
   private void put() {
@@ -198,8 +212,9 @@ public final class GroovePanel extends VBox {
     }
     int section = selection.sectionProperty().get();
     double share = strength.getValue() / 100;
-    Optional<Lane> of = named(lane);
-    Optional<Lane> on = named(onto);
+    Elsewhere parts = source().orElseThrow().parts();
+    Optional<DrumPart> of = drum(parts.parts(), parts::name, lane.getValue());
+    Optional<DrumPart> on = target(t);
     desk.edit(
         of.isPresent() && on.isPresent()
             ? groove.get().onto(t, section, of.get(), on.get(), share)
@@ -216,7 +231,9 @@ public final class GroovePanel extends VBox {
     int section = selection.sectionProperty().get();
     List<Part> wanted =
         parts.get().parts().stream()
-            .filter(part -> KIT.equals(lane.getValue()) || part.words().equals(lane.getValue()))
+            .filter(
+                part ->
+                    KIT.equals(lane.getValue()) || parts.get().name(part).equals(lane.getValue()))
             .toList();
     Template now = t;
     String words = "";
@@ -239,8 +256,8 @@ public final class GroovePanel extends VBox {
     int section = selection.sectionProperty().get();
     double share = strength.getValue() / 100;
     desk.edit(
-        onto.isDisabled() || named(onto).isEmpty()
+        onto.isDisabled() || target(t).isEmpty()
             ? Edits.quantise(t, section, share)
-            : Edits.quantise(t, section, named(onto).get(), share));
+            : Edits.quantise(t, section, target(t).get(), share));
   }
 }

@@ -1,28 +1,25 @@
 package looseecho.desktop.ledger;
 
-import java.io.File;
 import java.util.Locale;
 import java.util.function.BiFunction;
 import java.util.function.DoubleFunction;
 import javafx.geometry.Pos;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 import javafx.util.StringConverter;
 import looseecho.activity.Lane;
-import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Selection;
 import looseecho.echo.Arithmetic;
+import looseecho.echo.DrumPart;
+import looseecho.echo.LinePart;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.mix.Sounds;
 import looseecho.mix.Strip;
-import looseecho.notes.Line;
 import looseecho.synth.DrumSound;
 import looseecho.synth.SampleSound;
 import looseecho.synth.ToneSound;
@@ -32,6 +29,7 @@ final class SoundPanel extends VBox {
   private final Desk desk;
   private final Selection selection;
   private final EchoMaker maker;
+  private final SampleRows samples;
   private SettingRows rows;
 
   SoundPanel(Desk desk, Selection selection, EchoMaker maker) {
@@ -39,12 +37,13 @@ final class SoundPanel extends VBox {
     this.desk = desk;
     this.selection = selection;
     this.maker = maker;
+    samples = new SampleRows(desk, maker);
     selection.partProperty().addListener((o, a, b) -> show());
     maker.soundsProperty().addListener((o, a, b) -> changed());
     desk.templateProperty()
         .addListener(
             (o, a, b) -> {
-              if (a == null || b == null || a.bpm() != b.bpm()) {
+              if (a == null || b == null || a.bpm() != b.bpm() || !a.names().equals(b.names())) {
                 show();
               }
             });
@@ -64,7 +63,7 @@ final class SoundPanel extends VBox {
   private void show() {
     Part part = selection.partProperty().get();
     Strip s = sounds().strip(part);
-    rows = new SettingRows(desk, maker, part.words());
+    rows = new SettingRows(desk, maker, desk.name(part));
     rows.slider(
         "level", -48, 6, s.levelDb(), "%.1f dB", v -> sounds().with(part, strip(part).level(v)));
     rows.slider(
@@ -109,13 +108,18 @@ final class SoundPanel extends VBox {
         s.delay(),
         SettingRows::percent,
         v -> sounds().with(part, strip(part).sends(strip(part).room(), v)));
-    part.lane().ifPresent(this::drum);
-    part.line().ifPresent(this::tone);
-    getChildren().setAll(ReadingRow.heading("Sound of the " + part.words()), rows, duckedBy(part));
-    part.lane().ifPresent(lane -> getChildren().add(sample(lane)));
+    part.asDrum().ifPresent(this::drum);
+    part.asLine().ifPresent(this::tone);
+    getChildren()
+        .setAll(
+            ReadingRow.heading("Sound of the " + desk.name(part)),
+            new PartName(desk, part),
+            rows,
+            duckedBy(part));
+    part.asDrum().ifPresent(drum -> getChildren().add(samples.buttons(drum)));
   }
 
-  /** The lane that pushes the part down. */
+  /** The drum that pushes the part down. */
   private HBox duckedBy(Part part) {
     ComboBox<Lane> box = new ComboBox<>();
     box.setId("duck-by");
@@ -136,51 +140,12 @@ final class SoundPanel extends VBox {
     box.setOnAction(
         e -> {
           Sounds to = sounds().with(part, strip(part).duckedBy(box.getValue()));
-          desk.sound(to, part.words() + " ducks under the " + box.getValue().words());
+          desk.sound(to, desk.name(part) + " ducks under the " + box.getValue().words());
         });
     Label name = new Label("ducks under");
     HBox row = new HBox(8, name, box);
     row.setAlignment(Pos.CENTER_LEFT);
     return row;
-  }
-
-  /** A one-shot of the person's own for a drum. */
-  private FlowPane sample(Lane lane) {
-    SampleSound now = sounds().samples().get(lane);
-    FlowPane box = new FlowPane(6, 4);
-    box.getChildren()
-        .add(
-            Buttons.of(
-                "sample",
-                "Own sample…",
-                "A one-shot of yours instead of the built-in drum",
-                () -> choose(lane)));
-    if (now != null) {
-      box.getChildren()
-          .add(
-              Buttons.of(
-                  "sample-off", "Built-in", "The built-in drum again", () -> use(lane, null)));
-    }
-    return box;
-  }
-
-  private void choose(Lane lane) {
-    FileChooser chooser = new FileChooser();
-    chooser.setTitle("A one-shot for the " + lane.words());
-    chooser
-        .getExtensionFilters()
-        .add(
-            new FileChooser.ExtensionFilter(
-                "Sound files", "*.wav", "*.aif", "*.aiff", "*.flac", "*.mp3", "*.ogg"));
-    File file = chooser.showOpenDialog(getScene().getWindow());
-    if (file != null) {
-      use(lane, SampleSound.of(file.toPath()));
-    }
-  }
-
-  private void use(Lane lane, SampleSound sample) {
-    String words = sample == null ? ": built-in" : ": " + new File(sample.path()).getName();
-    desk.sound(sounds().with(lane, sample), lane.words() + words);
   }
 
   /** Milliseconds, and under them the note value nearest to them at the echo's tempo. */
@@ -194,16 +159,16 @@ final class SoundPanel extends VBox {
     return sounds().strip(part);
   }
 
-  private void drum(Lane lane) {
-    SampleSound own = sounds().samples().get(lane);
+  private void drum(DrumPart drum) {
+    SampleSound own = own(drum);
     if (own != null) {
-      sample(lane, own);
+      samples.rows(rows, drum, own);
       return;
     }
-    DrumSound d = sounds().drums().get(lane);
+    DrumSound d = sounds().drum(drum);
     if (d.toneHz() > 0) {
       rows.slider(
-          "pitch", 30, 600, d.toneHz(), "%.0f Hz", v -> sounds().with(lane, now(lane).tuned(v)));
+          "pitch", 30, 600, d.toneHz(), "%.0f Hz", v -> sounds().with(drum, now(drum).tuned(v)));
     }
     rows.slider(
         "length",
@@ -211,14 +176,19 @@ final class SoundPanel extends VBox {
         800,
         length(d),
         "%.0f ms",
-        v -> sounds().with(lane, now(lane).longer(v / length(now(lane)))));
+        v -> sounds().with(drum, now(drum).longer(v / length(now(drum)))));
     rows.slider(
         "brightness",
         1500,
         18000,
         d.highHz(),
         "%.0f Hz",
-        v -> sounds().with(lane, now(lane).brighter(v)));
+        v -> sounds().with(drum, now(drum).brighter(v)));
+  }
+
+  /** The sample that stands in for it; null for none. */
+  private SampleSound own(DrumPart drum) {
+    return sounds().sample(drum).orElse(null);
   }
 
   private static double length(DrumSound d) {
@@ -226,71 +196,12 @@ final class SoundPanel extends VBox {
   }
 
   /** The drum as it is by now: a slider moves it on from there. */
-  private DrumSound now(Lane lane) {
-    return sounds().drums().get(lane);
+  private DrumSound now(DrumPart drum) {
+    return sounds().drum(drum);
   }
 
-  private void sample(Lane lane, SampleSound own) {
-    sample(lane, "semitones", -24, 24, own.semitones(), "%+.0f", (s, v) -> s.tuned(Math.rint(v)));
-    sample(lane, "start", 0, 500, own.startMs(), "%.0f ms", (s, v) -> s.from(v));
-    sample(lane, "length", 0, 2000, own.lengthMs(), "%.0f ms", (s, v) -> s.lasting(v));
-    sample(
-        lane,
-        "rise",
-        0,
-        200,
-        own.riseMs(),
-        "%.0f ms",
-        (s, v) -> s.shaped(v, s.decayMs(), s.fadeMs()));
-    sample(
-        lane,
-        "decay",
-        0,
-        1000,
-        own.decayMs(),
-        "%.0f ms",
-        (s, v) -> s.shaped(s.riseMs(), v, s.fadeMs()));
-    sample(
-        lane,
-        "fade",
-        0,
-        500,
-        own.fadeMs(),
-        "%.0f ms",
-        (s, v) -> s.shaped(s.riseMs(), s.decayMs(), v));
-    rows.slider(
-        "backwards",
-        0,
-        1,
-        own.reversed() ? 1 : 0,
-        v -> v > 0.5 ? "yes" : "no",
-        v -> sounds().with(lane, sounds().samples().get(lane).turned(v > 0.5)));
-  }
-
-  /** What a slider makes of a sample. */
-  private interface SampleChange {
-    SampleSound of(SampleSound now, double value);
-  }
-
-  private void sample(
-      Lane lane,
-      String name,
-      double min,
-      double max,
-      double value,
-      String format,
-      SampleChange change) {
-    rows.slider(
-        name,
-        min,
-        max,
-        value,
-        format,
-        v -> sounds().with(lane, change.of(sounds().samples().get(lane), v)));
-  }
-
-  private void tone(Line line) {
-    ToneSound t = sounds().tones().get(line);
+  private void tone(LinePart line) {
+    ToneSound t = sounds().tone(line);
     tone(line, "wave", 0, 1, t.saw(), SoundPanel::wave, ToneSound::wave);
     tone(line, "spread", 0, 40, t.detuneCents(), v -> unit(v, "cents"), ToneSound::spread);
     tone(line, "filter", 80, 6000, t.cutoffHz(), v -> unit(v, "Hz"), ToneSound::filtered);
@@ -301,7 +212,7 @@ final class SoundPanel extends VBox {
   }
 
   private void tone(
-      Line line,
+      LinePart line,
       String name,
       double min,
       double max,
@@ -314,7 +225,7 @@ final class SoundPanel extends VBox {
         max,
         value,
         words,
-        v -> sounds().with(line, change.apply(sounds().tones().get(line), v)));
+        v -> sounds().with(line, change.apply(sounds().tone(line), v)));
   }
 
   private static String unit(double value, String unit) {

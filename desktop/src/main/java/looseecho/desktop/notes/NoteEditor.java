@@ -10,6 +10,7 @@ import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Selection;
 import looseecho.echo.ChordShape;
 import looseecho.echo.Edits;
+import looseecho.echo.LinePart;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.Tone;
@@ -26,7 +27,7 @@ final class NoteEditor {
   private final Selection selection;
   private final EchoMaker maker;
   private final Set<Integer> selected = new TreeSet<>(); // indices into the line's notes
-  private Line line = Line.BASS;
+  private LinePart line = Part.of(Line.BASS);
 
   NoteEditor(Desk desk, Selection selection, EchoMaker maker) {
     this.desk = desk;
@@ -34,12 +35,16 @@ final class NoteEditor {
     this.maker = maker;
   }
 
-  Line line() {
+  String name(LinePart part) {
+    return desk.name(part);
+  }
+
+  LinePart line() {
     return line;
   }
 
-  void line(Line other) {
-    if (line != other) {
+  void line(LinePart other) {
+    if (!line.equals(other)) {
       line = other;
       selected.clear();
     }
@@ -100,7 +105,7 @@ final class NoteEditor {
 
   /** The lines that the line of notes is written on. */
   Grid grid() {
-    return selection.linesOf(Part.of(line)).get();
+    return selection.linesOf(line).get();
   }
 
   private Key key() {
@@ -167,7 +172,7 @@ final class NoteEditor {
       all.set(i, n);
       changed.add(n);
     }
-    put(all, changed, count() + " of the " + line.words() + " " + words, gesture);
+    put(all, changed, count() + " of the " + desk.name(line) + " " + words, gesture);
   }
 
   void delete() {
@@ -175,7 +180,7 @@ final class NoteEditor {
     List<Tone> gone = selectedNotes();
     if (!gone.isEmpty()) {
       all.removeAll(gone);
-      put(all, List.of(), "Took out " + count() + " of the " + line.words());
+      put(all, List.of(), "Took out " + count() + " of the " + desk.name(line));
     }
   }
 
@@ -186,7 +191,7 @@ final class NoteEditor {
     Tone n = new Tone(tick, 0, length, pitch, USUAL_VELOCITY);
     List<Tone> all = new ArrayList<>(notes());
     all.add(n);
-    put(all, List.of(n), "Put " + key().noteName(pitch) + " into the " + line.words());
+    put(all, List.of(n), "Put " + key().noteName(pitch) + " into the " + desk.name(line));
     maker.audition(line, List.of(pitch), USUAL_VELOCITY);
   }
 
@@ -197,7 +202,7 @@ final class NoteEditor {
     all.removeAll(chosen);
     List<Tone> turned = turn.apply(chosen, key(), ticks());
     all.addAll(turned);
-    put(all, selected.isEmpty() ? List.of() : turned, line.words() + ": " + turn.words());
+    put(all, selected.isEmpty() ? List.of() : turned, desk.name(line) + ": " + turn.words());
   }
 
   /** Plays the selection, or the whole line when nothing is selected, in another shape. */
@@ -211,7 +216,7 @@ final class NoteEditor {
     all.removeAll(chosen);
     List<Tone> shaped = shape.apply(chosen, grid);
     all.addAll(shaped);
-    put(all, List.of(), line.words() + ": " + shape.words() + " in " + grid.words());
+    put(all, List.of(), desk.name(line) + ": " + shape.words() + " in " + grid.words());
   }
 
   /** Gives the line other notes. */
@@ -245,7 +250,7 @@ final class NoteEditor {
         .ifPresent(
             n -> {
               List<Integer> pitches =
-                  line != Line.CHORDS
+                  line.line() != Line.CHORDS
                       ? List.of(n.pitch())
                       : notes().stream()
                           .filter(m -> m.tick() == n.tick())

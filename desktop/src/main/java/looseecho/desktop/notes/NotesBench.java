@@ -1,6 +1,7 @@
 package looseecho.desktop.notes;
 
-import java.util.EnumMap;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import javafx.geometry.Pos;
@@ -27,7 +28,9 @@ import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.ChordShape;
 import looseecho.echo.CleanUp;
+import looseecho.echo.LinePart;
 import looseecho.echo.Part;
+import looseecho.echo.Template;
 import looseecho.echo.Tone;
 import looseecho.echo.Turn;
 import looseecho.notes.Line;
@@ -43,7 +46,9 @@ public final class NotesBench extends VBox {
   private final NoteEditor editor;
   private final NotesChart chart;
   private final ComboBox<Grid> lines = new ComboBox<>();
-  private final Map<Line, ToggleButton> chips = new EnumMap<>(Line.class);
+  private final Map<LinePart, ToggleButton> chips = new LinkedHashMap<>();
+  private final HBox chipRow = new HBox(8);
+  private final ToggleGroup group = new ToggleGroup();
   private final ToggleButton alone = new ToggleButton("Alone");
   private final CleanStrip clean = new CleanStrip(this::show, this::cleanUp);
 
@@ -66,26 +71,13 @@ public final class NotesBench extends VBox {
     desk.templateProperty().addListener((o, a, b) -> show());
     selection.sectionProperty().addListener((o, a, b) -> fresh());
     chooser.barProperty().addListener((o, a, b) -> show());
-    playback
-        .soloProperty()
-        .addListener((o, a, b) -> alone.setSelected(b != null && b.line().isPresent()));
+    playback.soloProperty().addListener((o, a, b) -> alone.setSelected(b instanceof LinePart));
     addEventHandler(KeyEvent.KEY_PRESSED, this::key);
-    choose(Line.BASS);
+    choose(Part.of(Line.BASS));
   }
 
   private HBox tools() {
-    ToggleGroup group = new ToggleGroup();
-    HBox box = new HBox(8);
-    for (Line line : Line.SHOWN) {
-      ToggleButton b = new ToggleButton(line.words());
-      b.setId("line-" + line.words());
-      b.getStyleClass().add(Theme.CHIP);
-      b.setToggleGroup(group);
-      b.setTooltip(new Tooltip("Work on the " + line.words() + " (L goes to the next line)"));
-      b.setOnAction(e -> choose(line));
-      chips.put(line, b);
-      box.getChildren().add(b);
-    }
+    HBox box = new HBox(8, chipRow);
     alone.setId("line-alone");
     alone.setTooltip(new Tooltip("This line alone, heard and echo (A)"));
     alone.setOnAction(e -> solo(alone.isSelected()));
@@ -109,7 +101,7 @@ public final class NotesBench extends VBox {
     lines.setPrefWidth(124);
     lines.setOnAction(
         e -> {
-          selection.linesOf(Part.of(editor.line())).set(lines.getValue());
+          selection.linesOf(editor.line()).set(lines.getValue());
           show();
         });
     for (Region b : List.of(alone, hear)) {
@@ -120,13 +112,48 @@ public final class NotesBench extends VBox {
     return box;
   }
 
-  private void choose(Line line) {
+  /** A chip per line of notes: the three kinds always, and those that were added. */
+  private void chips() {
+    Template t = desk.templateProperty().get();
+    Map<LinePart, String> wanted = new LinkedHashMap<>();
+    for (Line line : Line.SHOWN) {
+      wanted.put(Part.of(line), desk.name(Part.of(line)));
+      if (t != null) {
+        Part.of(t).stream()
+            .flatMap(p -> p.asLine().stream())
+            .filter(p -> p.line() == line)
+            .forEach(p -> wanted.put(p, t.name(p)));
+      }
+    }
+    Map<LinePart, String> now = new LinkedHashMap<>();
+    chips.forEach((part, chip) -> now.put(part, chip.getText()));
+    if (!new ArrayList<>(now.entrySet()).equals(new ArrayList<>(wanted.entrySet()))) {
+      chips.clear();
+      wanted.forEach((part, name) -> chips.put(part, chip(part, name)));
+      chipRow.getChildren().setAll(chips.values());
+    }
+    if (!chips.containsKey(editor.line())) {
+      choose(Part.of(editor.line().line()));
+    }
+    chips.get(editor.line()).setSelected(true);
+  }
+
+  private ToggleButton chip(LinePart part, String name) {
+    ToggleButton b = new ToggleButton(name);
+    b.setId("line-" + part.words().replace(' ', '-'));
+    b.getStyleClass().add(Theme.CHIP);
+    b.setMinWidth(Region.USE_PREF_SIZE);
+    b.setToggleGroup(group);
+    b.setTooltip(new Tooltip("Work on the " + name + " (L goes to the next line)"));
+    b.setOnAction(e -> choose(part));
+    return b;
+  }
+
+  private void choose(LinePart line) {
     editor.line(line);
-    chips.get(line).setSelected(true);
     lines.setValue(editor.grid());
-    Part solo = playback.soloProperty().get();
-    if (solo != null && solo.line().isPresent()) {
-      playback.soloProperty().set(Part.of(line));
+    if (playback.soloProperty().get() instanceof LinePart) {
+      playback.soloProperty().set(line);
     }
     fresh();
   }
@@ -137,7 +164,7 @@ public final class NotesBench extends VBox {
       alone.setSelected(false);
       return;
     }
-    playback.soloProperty().set(on ? Part.of(editor.line()) : null);
+    playback.soloProperty().set(on ? editor.line() : null);
   }
 
   /** Another line or section: the clean-up starts anew. */
@@ -159,6 +186,7 @@ public final class NotesBench extends VBox {
   }
 
   private void show() {
+    chips();
     NotesView view = view();
     List<Tone> preview = null;
     if (!clean.settings().equals(CleanUp.Settings.NOTHING)) {
@@ -180,7 +208,7 @@ public final class NotesBench extends VBox {
     editor.replace(
         r.notes(),
         "Cleaned up the "
-            + editor.line().words()
+            + desk.name(editor.line())
             + ": "
             + before
             + " notes, now "
@@ -195,8 +223,8 @@ public final class NotesBench extends VBox {
       case A -> solo(playback.soloProperty().get() == null);
       case H -> editor.hear();
       case L -> {
-        int next = Line.SHOWN.indexOf(editor.line()) + 1;
-        choose(Line.SHOWN.get(next % Line.SHOWN.size()));
+        List<LinePart> all = List.copyOf(chips.keySet());
+        choose(all.get((all.indexOf(editor.line()) + 1) % all.size()));
       }
       default -> {
         return;

@@ -1,7 +1,7 @@
 package looseecho.desktop.notes;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
@@ -12,6 +12,8 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import looseecho.desktop.control.ChartPane;
 import looseecho.desktop.notes.NotesView.Ribbon;
+import looseecho.echo.LinePart;
+import looseecho.echo.Part;
 import looseecho.echo.Tone;
 import looseecho.echo.Words;
 import looseecho.notes.Line;
@@ -31,7 +33,7 @@ final class NotesChart extends ChartPane {
   private static final double GRIP = 7; // pixels at a note's end that lengthen it
 
   private final NoteEditor editor;
-  private final Consumer<Line> choose;
+  private final Consumer<LinePart> choose;
   private final Consumer<String> hint;
   private NotesView view = NotesView.EMPTY;
   private List<Tone> preview;
@@ -49,7 +51,7 @@ final class NotesChart extends ChartPane {
     }
   }
 
-  NotesChart(NoteEditor editor, Consumer<Line> choose, Consumer<String> hint) {
+  NotesChart(NoteEditor editor, Consumer<LinePart> choose, Consumer<String> hint) {
     this.editor = editor;
     this.choose = choose;
     this.hint = hint;
@@ -82,32 +84,40 @@ final class NotesChart extends ChartPane {
     redraw();
   }
 
-  private Line upper() {
-    return editor.line() == Line.CHORDS ? Line.CHORDS : Line.RIFF;
+  private LinePart upper() {
+    return isBass(editor.line()) ? Part.of(Line.RIFF) : editor.line();
   }
 
-  private Map<Line, Ladder> ladders() {
+  private LinePart lower() {
+    return isBass(editor.line()) ? editor.line() : Part.of(Line.BASS);
+  }
+
+  private static boolean isBass(LinePart part) {
+    return part.line() == Line.BASS;
+  }
+
+  private Map<LinePart, Ladder> ladders() {
     double top = HEAD + CHORDS + GAP;
     double room = Math.max(60, getHeight() - top - KICKS - GAP);
-    Map<Line, Ladder> out = new EnumMap<>(Line.class);
+    Map<LinePart, Ladder> out = new LinkedHashMap<>();
     out.put(upper(), ladder(upper(), top, room * 0.54));
-    out.put(Line.BASS, ladder(Line.BASS, top + room * 0.54 + GAP, room * 0.46 - GAP));
+    out.put(lower(), ladder(lower(), top + room * 0.54 + GAP, room * 0.46 - GAP));
     return out;
   }
 
-  private Ladder ladder(Line line, double top, double height) {
+  private Ladder ladder(LinePart line, double top, double height) {
     int end = view.from() + view.ticks();
     List<Tone> inView =
         echo(line).stream().filter(n -> n.tick() < end && n.end() > view.from()).toList();
     return Ladder.of(view.key(), heard(line), inView, top, height);
   }
 
-  private List<Ribbon> heard(Line line) {
+  private List<Ribbon> heard(LinePart line) {
     return view.heard().getOrDefault(line, List.of());
   }
 
-  private List<Tone> echo(Line line) {
-    return preview != null && line == editor.line()
+  private List<Tone> echo(LinePart line) {
+    return preview != null && line.equals(editor.line())
         ? preview
         : view.echo().getOrDefault(line, List.of());
   }
@@ -148,9 +158,9 @@ final class NotesChart extends ChartPane {
 
   private void pressed(MouseEvent e) {
     requestFocus();
-    Map<Line, Ladder> ladders = ladders();
+    Map<LinePart, Ladder> ladders = ladders();
     for (var l : ladders.entrySet()) {
-      if (l.getValue().holds(e.getY()) && l.getKey() != editor.line()) {
+      if (l.getValue().holds(e.getY()) && !l.getKey().equals(editor.line())) {
         choose.accept(l.getKey());
       }
     }
@@ -276,7 +286,7 @@ final class NotesChart extends ChartPane {
     if (chosen.isEmpty()) {
       editor.add(
           view.from(),
-          view.key().pitch(view.key().rung(editor.line() == Line.BASS ? 36 : 60)),
+          view.key().pitch(view.key().rung(isBass(editor.line()) ? 36 : 60)),
           view.beatTicks() / 2);
     } else {
       Tone n = chosen.get(chosen.size() - 1);
@@ -292,7 +302,7 @@ final class NotesChart extends ChartPane {
         if (on
             && Math.abs(py - l.getValue().y(r.pitch()))
                 <= Math.max(7, l.getValue().rungHeight() / 2)) {
-          words.append(l.getKey().words()).append(" heard: ").append(r.words());
+          words.append(editor.name(l.getKey())).append(" heard: ").append(r.words());
         }
       }
     }
@@ -329,14 +339,16 @@ final class NotesChart extends ChartPane {
     g.setTextBaseline(VPos.CENTER);
     NotesPainter painter =
         new NotesPainter(g, this::colour, view, this::x, tickWidth(), editor.cell());
-    Map<Line, Ladder> ladders = ladders();
+    Map<LinePart, Ladder> ladders = ladders();
     painter.grid(HEAD, h - KICKS);
     painter.chords(HEAD, CHORDS, NAMES);
     ladders.forEach(
         (line, ladder) -> {
-          painter.rungs(ladder, line.words(), line == editor.line(), NAMES, w - 8);
+          painter.rungs(ladder, editor.name(line), line.equals(editor.line()), NAMES, w - 8);
           painter.echo(
-              echo(line), ladder, line == editor.line() ? editor.selected() : java.util.Set.of());
+              echo(line),
+              ladder,
+              line.equals(editor.line()) ? editor.selected() : java.util.Set.of());
           painter.heard(heard(line), ladder);
         });
     painter.kicks(h - KICKS / 2);

@@ -1,11 +1,13 @@
 package looseecho.desktop.notes;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
+import looseecho.echo.LinePart;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.Tone;
 import looseecho.hits.Hit;
@@ -37,8 +39,8 @@ public record NotesView(
     int beatTicks,
     List<BarGrid.Bar> bars,
     double tickMs,
-    Map<Line, List<Ribbon>> heard,
-    Map<Line, List<Tone>> echo,
+    Map<LinePart, List<Ribbon>> heard,
+    Map<LinePart, List<Tone>> echo,
     List<Kick> kicks,
     List<ChordMark> chords) {
   /** Bars shown at a time. */
@@ -82,9 +84,9 @@ public record NotesView(
     int ticks = Math.max(t.ticksPerBar(), bars.get(bars.size() - 1).end() - from);
     double per = p.meter().value().ticksPerBeat();
     double zero = p.beatsAt(t.time(section, 0, 0));
-    Map<Line, List<Ribbon>> heard = new EnumMap<>(Line.class);
-    heard.put(Line.BASS, ribbons(a.tonality().bass(), a, p, zero, t.key(), from, ticks));
-    heard.put(Line.RIFF, ribbons(a.tonality().riff(), a, p, zero, t.key(), from, ticks));
+    Map<LinePart, List<Ribbon>> heard = new HashMap<>();
+    heard.put(Part.of(Line.BASS), ribbons(a.tonality().bass(), a, p, zero, t.key(), from, ticks));
+    heard.put(Part.of(Line.RIFF), ribbons(a.tonality().riff(), a, p, zero, t.key(), from, ticks));
     List<ChordMark> chords = new ArrayList<>();
     for (Chord c : a.tonality().chords()) {
       double tick = (p.beatsAt(c.start()) - zero) * per;

@@ -10,6 +10,7 @@ import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
 import looseecho.echo.Edits;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.mix.Sounds;
 import looseecho.project.Document;
@@ -198,6 +199,12 @@ public final class Desk {
   /** The exact template of what is heard now; null when there is none. */
   public Template exact() {
     return document == null ? null : document.state().exact().orElse(null);
+  }
+
+  /** How a part of the echo is called. */
+  public String name(Part part) {
+    Template t = template.get();
+    return t == null ? part.words() : t.name(part);
   }
 
   /** What was done, in words, in order. */

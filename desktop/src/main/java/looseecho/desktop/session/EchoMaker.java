@@ -10,14 +10,14 @@ import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import looseecho.activity.Lane;
 import looseecho.audio.Audio;
+import looseecho.echo.DrumPart;
+import looseecho.echo.LinePart;
 import looseecho.echo.Template;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Excerpt;
 import looseecho.mix.LoudnessMatch;
 import looseecho.mix.Sounds;
-import looseecho.notes.Line;
 import looseecho.play.Player;
 
 /**
@@ -143,16 +143,17 @@ public final class EchoMaker implements AutoCloseable {
   }
 
   /** Lets one hit be heard at once. */
-  public void audition(Lane lane, int velocity) {
-    renderer.thenAcceptAsync(r -> player.audition(r.oneShot(lane, velocity)), aside);
+  public void audition(DrumPart drum, int velocity) {
+    renderer.thenAcceptAsync(r -> player.audition(r.oneShot(drum, velocity)), aside);
   }
 
   /** Lets notes be heard together at once. */
-  public void audition(Line line, List<Integer> pitches, int velocity) {
+  public void audition(LinePart line, List<Integer> pitches, int velocity) {
     renderer.thenAcceptAsync(r -> player.audition(together(r, line, pitches, velocity)), aside);
   }
 
-  private static float[] together(EchoRenderer r, Line line, List<Integer> pitches, int velocity) {
+  private static float[] together(
+      EchoRenderer r, LinePart line, List<Integer> pitches, int velocity) {
     float[] all = new float[0];
     for (int pitch : pitches) {
       float[] one = r.oneNote(line, pitch, velocity, NOTE_SECONDS);

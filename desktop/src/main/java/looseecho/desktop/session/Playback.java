@@ -12,6 +12,8 @@ import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
+import looseecho.echo.DrumPart;
+import looseecho.echo.LinePart;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.hits.Hit;
@@ -136,10 +138,10 @@ public final class Playback implements AutoCloseable {
   private static Slowed copy(Reference r, Analysis a, double to, Part part, Progress p) {
     List<Hit> hits = a == null ? List.of() : a.hits();
     Audio own = r.audio();
-    if (part != null && part.lane().isPresent()) {
-      own = new LaneIsolator().isolate(own, part.lane().get(), hits, p);
-    } else if (part != null && a != null) {
-      own = new LineIsolator().isolate(own, part.line().orElseThrow(), a.tonality(), p);
+    if (part instanceof DrumPart drum) {
+      own = new LaneIsolator().isolate(own, drum.lane(), hits, p);
+    } else if (part instanceof LinePart line && a != null) {
+      own = new LineIsolator().isolate(own, line.line(), a.tonality(), p);
     }
     double[] attacks = hits.stream().mapToDouble(Hit::time).toArray();
     return new Slowed(r, to, part, slow(own, to, attacks, p));

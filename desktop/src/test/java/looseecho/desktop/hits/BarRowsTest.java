@@ -13,6 +13,7 @@ import looseecho.desktop.hits.BarRows.Mark;
 import looseecho.desktop.session.Peaks;
 import looseecho.echo.Cell;
 import looseecho.echo.Edits;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
 import looseecho.form.Change;
@@ -71,11 +72,19 @@ class BarRowsTest {
   }
 
   private static List<Mark> heard(BarRows rows, Lane lane) {
-    return rows.rows().stream().filter(r -> r.lane() == lane).findFirst().orElseThrow().heard();
+    return rows.rows().stream()
+        .filter(r -> r.drum().lane() == lane)
+        .findFirst()
+        .orElseThrow()
+        .heard();
   }
 
   private static List<Mark> echo(BarRows rows, Lane lane) {
-    return rows.rows().stream().filter(r -> r.lane() == lane).findFirst().orElseThrow().echo();
+    return rows.rows().stream()
+        .filter(r -> r.drum().lane() == lane)
+        .findFirst()
+        .orElseThrow()
+        .echo();
   }
 
   @Test
@@ -107,7 +116,7 @@ class BarRowsTest {
     Template t =
         Edits.toggle(
                 new TemplateBuilder().build(analysis()).orElseThrow(),
-                Cell.step(0, Lane.CLAP, 12),
+                Cell.step(0, Part.of(Lane.CLAP), 12),
                 90,
                 true)
             .template();

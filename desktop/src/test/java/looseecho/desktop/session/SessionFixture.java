@@ -13,6 +13,7 @@ import looseecho.analysis.Corrections;
 import looseecho.desktop.ClickTrack;
 import looseecho.echo.Cell;
 import looseecho.echo.Edits;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.notes.Key;
 import looseecho.play.OutputDevice;
@@ -82,7 +83,7 @@ abstract class SessionFixture {
 
   Edits.Edited clap(int step) {
     Template t = desk.templateProperty().get();
-    return Edits.toggle(t, Cell.step(0, Lane.CLAP, step), 77, false);
+    return Edits.toggle(t, Cell.step(0, Part.of(Lane.CLAP), step), 77, false);
   }
 
   /** Keeps a lane busy until the latch is opened. */

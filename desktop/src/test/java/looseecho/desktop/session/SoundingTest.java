@@ -21,7 +21,7 @@ class SoundingTest extends SessionFixture {
     begin();
     opened(track("pier.wav", 12));
     Sounds s = session.maker().soundsProperty().get();
-    Sounds lost = s.with(Lane.SNARE, SampleSound.of(dir.resolve("gone.wav")));
+    Sounds lost = s.with(Part.of(Lane.SNARE), SampleSound.of(dir.resolve("gone.wav")));
     fx(() -> desk.sound(lost, "A sample for the snare"));
     says("The sample for the snare can't be used, the built-in drum stands in.");
     fx(desk::undo);

@@ -1,0 +1,119 @@
+package looseecho.desktop.echo;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import looseecho.desktop.control.Menus;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.Selection;
+import looseecho.echo.Cell;
+import looseecho.echo.Edits;
+import looseecho.echo.Part;
+import looseecho.echo.Parts;
+import looseecho.echo.Split;
+import looseecho.echo.Template;
+
+/** Which parts there are: new ones, split off, copied, in turn, joined, taken away. */
+final class PartTools {
+  private final Desk desk;
+  private final Selection selection;
+  private final StrokeTools.Place place;
+
+  PartTools(Desk desk, Selection selection, StrokeTools.Place place) {
+    this.desk = desk;
+    this.selection = selection;
+    this.place = place;
+  }
+
+  Menus making() {
+    return Menus.of("new-part", "New part", "Another part of the picked one's kind")
+        .add("part-add", "Empty, to be written  (D)", this::add)
+        .add("part-copy", "A copy of it", () -> made((t, p, n) -> Parts.copy(t, p, n)))
+        .line()
+        .add("split-soft", "Its soft ones", () -> split(t -> Split.soft(t, part())))
+        .add("split-high", "Its higher ones", () -> split(t -> Split.high(t, part())))
+        .add("split-off", "Those between the beats", () -> split(t -> Split.offBeats()))
+        .add("split-place", "Those on this place of the bar", this::splitPlace)
+        .add("split-section", "What it plays in this section", () -> split(this::section))
+        .line()
+        .add("alternate", "In turn with it, by letter", () -> made(Parts::alternate));
+  }
+
+  /** Adds what takes parts away to a list. */
+  Menus ending(Menus menu) {
+    return menu.line()
+        .choices("part-join", "Join it to", this::others)
+        .add("part-drop", "Take it away everywhere", this::drop);
+  }
+
+  private Part part() {
+    return selection.partProperty().get();
+  }
+
+  private Split section(Template t) {
+    return Split.section(selection.sectionProperty().get());
+  }
+
+  private interface Making {
+    Edits.Edited of(Template t, Part part, Part made);
+  }
+
+  void add() {
+    made((t, p, n) -> Parts.add(t, n));
+  }
+
+  private void split(Function<Template, Split> how) {
+    made((t, p, n) -> Parts.split(t, p, n, how.apply(t)));
+  }
+
+  private void splitPlace() {
+    Template t = desk.templateProperty().get();
+    Optional<Cell> cell = t == null ? Optional.empty() : place.cell(t);
+    cell.ifPresent(c -> split(x -> Split.place(t.grid(c.section()).inBar(c.tick()), c.grid())));
+  }
+
+  /** Makes a new part of the picked one's kind, and picks it. */
+  private void made(Making how) {
+    Template t = desk.templateProperty().get();
+    if (t == null) {
+      return;
+    }
+    Optional<Part> next = Parts.next(t, part());
+    if (next.isEmpty()) {
+      desk.say("There are " + Part.MOST + " parts of this kind, and no more fit.");
+      return;
+    }
+    Edits.Edited e = how.of(t, part(), next.get());
+    if (e.template().equals(t)) {
+      desk.say(e.words());
+      return;
+    }
+    desk.edit(e);
+    selection.partProperty().set(next.get());
+  }
+
+  /** The parts that the picked one can be joined to. */
+  private Map<String, Runnable> others() {
+    Template t = desk.templateProperty().get();
+    Map<String, Runnable> out = new LinkedHashMap<>();
+    for (Part other : t == null ? java.util.List.<Part>of() : Part.of(t)) {
+      if (!other.equals(part()) && other.asDrum().isPresent() == part().asDrum().isPresent()) {
+        out.put(t.name(other), () -> join(other));
+      }
+    }
+    return out;
+  }
+
+  private void join(Part other) {
+    desk.edit(Parts.merge(desk.templateProperty().get(), part(), other));
+    selection.partProperty().set(other);
+  }
+
+  private void drop() {
+    Template t = desk.templateProperty().get();
+    if (t != null) {
+      desk.edit(Parts.drop(t, part()));
+    }
+  }
+}

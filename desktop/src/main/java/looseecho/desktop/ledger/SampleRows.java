@@ -1,0 +1,137 @@
+package looseecho.desktop.ledger;
+
+import java.io.File;
+import javafx.scene.Node;
+import javafx.scene.layout.FlowPane;
+import javafx.stage.FileChooser;
+import looseecho.desktop.control.Buttons;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.EchoMaker;
+import looseecho.echo.DrumPart;
+import looseecho.mix.Sounds;
+import looseecho.synth.SampleSound;
+
+/** A one-shot of the person's own for a drum, and its settings. */
+final class SampleRows {
+  private final Desk desk;
+  private final EchoMaker maker;
+
+  SampleRows(Desk desk, EchoMaker maker) {
+    this.desk = desk;
+    this.maker = maker;
+  }
+
+  private Sounds sounds() {
+    return maker.soundsProperty().get();
+  }
+
+  /** The sample that stands in for a drum; null for none. */
+  private SampleSound own(DrumPart drum) {
+    return sounds().sample(drum).orElse(null);
+  }
+
+  /** A one-shot of the person's own for a drum. */
+  FlowPane buttons(DrumPart drum) {
+    SampleSound now = own(drum);
+    FlowPane box = new FlowPane(6, 4);
+    box.getChildren()
+        .add(
+            Buttons.of(
+                "sample",
+                "Own sample…",
+                "A one-shot of yours instead of the built-in drum",
+                () -> choose(drum, box)));
+    if (now != null) {
+      box.getChildren()
+          .add(
+              Buttons.of(
+                  "sample-off", "Built-in", "The built-in drum again", () -> use(drum, null)));
+    }
+    return box;
+  }
+
+  private void choose(DrumPart drum, Node of) {
+    FileChooser chooser = new FileChooser();
+    chooser.setTitle("A one-shot for the " + desk.name(drum));
+    chooser
+        .getExtensionFilters()
+        .add(
+            new FileChooser.ExtensionFilter(
+                "Sound files", "*.wav", "*.aif", "*.aiff", "*.flac", "*.mp3", "*.ogg"));
+    File file = chooser.showOpenDialog(of.getScene().getWindow());
+    if (file != null) {
+      use(drum, SampleSound.of(file.toPath()));
+    }
+  }
+
+  private void use(DrumPart drum, SampleSound sample) {
+    String words = sample == null ? ": built-in" : ": " + new File(sample.path()).getName();
+    desk.sound(sounds().with(drum, sample), desk.name(drum) + words);
+  }
+
+  /** The settings of a sample. */
+  void rows(SettingRows rows, DrumPart drum, SampleSound own) {
+    sample(
+        rows,
+        drum,
+        "semitones",
+        -24,
+        24,
+        own.semitones(),
+        "%+.0f",
+        (s, v) -> s.tuned(Math.rint(v)));
+    sample(rows, drum, "start", 0, 500, own.startMs(), "%.0f ms", (s, v) -> s.from(v));
+    sample(rows, drum, "length", 0, 2000, own.lengthMs(), "%.0f ms", (s, v) -> s.lasting(v));
+    sample(
+        rows,
+        drum,
+        "rise",
+        0,
+        200,
+        own.riseMs(),
+        "%.0f ms",
+        (s, v) -> s.shaped(v, s.decayMs(), s.fadeMs()));
+    sample(
+        rows,
+        drum,
+        "decay",
+        0,
+        1000,
+        own.decayMs(),
+        "%.0f ms",
+        (s, v) -> s.shaped(s.riseMs(), v, s.fadeMs()));
+    sample(
+        rows,
+        drum,
+        "fade",
+        0,
+        500,
+        own.fadeMs(),
+        "%.0f ms",
+        (s, v) -> s.shaped(s.riseMs(), s.decayMs(), v));
+    rows.slider(
+        "backwards",
+        0,
+        1,
+        own.reversed() ? 1 : 0,
+        v -> v > 0.5 ? "yes" : "no",
+        v -> sounds().with(drum, own(drum).turned(v > 0.5)));
+  }
+
+  /** What a slider makes of a sample. */
+  private interface SampleChange {
+    SampleSound of(SampleSound now, double value);
+  }
+
+  private void sample(
+      SettingRows rows,
+      DrumPart drum,
+      String name,
+      double min,
+      double max,
+      double value,
+      String format,
+      SampleChange change) {
+    rows.slider(name, min, max, value, format, v -> sounds().with(drum, change.of(own(drum), v)));
+  }
+}
