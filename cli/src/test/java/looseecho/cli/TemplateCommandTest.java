@@ -19,6 +19,7 @@ import looseecho.activity.Lane;
 import looseecho.audio.AudioReader;
 import looseecho.audio.WavWriter;
 import looseecho.disk.CrashReport;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.mix.Bus;
 import looseecho.mix.EchoRenderer;
@@ -54,9 +55,14 @@ class TemplateCommandTest {
     EchoRenderer kit = new EchoRenderer(Sounds.plain());
     Bus bus = new Bus(16 * EchoRenderer.RATE, EchoRenderer.RATE);
     for (int eighth = 0; eighth < 60; eighth++) {
-      bus.add(kit.oneShot(Lane.HAT_CLOSED, eighth % 2 == 0 ? 100 : 70), 0.25 * eighth, 1, 0);
+      bus.add(
+          kit.oneShot(Part.of(Lane.HAT_CLOSED), eighth % 2 == 0 ? 100 : 70), 0.25 * eighth, 1, 0);
       if (eighth % 2 == 0) {
-        bus.add(kit.oneShot(eighth % 4 == 0 ? Lane.KICK : Lane.SNARE, 110), 0.25 * eighth, 1, 0);
+        bus.add(
+            kit.oneShot(eighth % 4 == 0 ? Part.of(Lane.KICK) : Part.of(Lane.SNARE), 110),
+            0.25 * eighth,
+            1,
+            0);
       }
     }
     Path file = dir.resolve("pier beat.wav");
@@ -175,7 +181,7 @@ class TemplateCommandTest {
     assertEquals(0, run("template", song, "-o", project), err.toString());
     Project p = new ProjectFile().read(project);
     Path gone = dir.resolve("gone.wav");
-    Sounds sounds = p.sounds().with(Lane.CLAP, SampleSound.of(gone));
+    Sounds sounds = p.sounds().with(Part.of(Lane.CLAP), SampleSound.of(gone));
     Project with =
         new Project(p.reference(), p.corrections(), p.exact(), p.template(), sounds, p.log());
     new ProjectFile().write(with, Optional.empty(), project);

@@ -58,6 +58,23 @@ public enum Lane {
     this.base = base;
   }
 
+  /** The lane of a General MIDI drum note; what has none of its own is percussion. */
+  public static Lane of(int note) {
+    return switch (note) {
+      case 35, 36 -> KICK;
+      case 37, 38, 40 -> SNARE;
+      case 39 -> CLAP;
+      case 42, 44 -> HAT_CLOSED;
+      case 46 -> HAT_OPEN;
+      case 41, 43, 45 -> TOM_LOW;
+      case 47 -> TOM;
+      case 48, 50 -> TOM_HIGH;
+      case 51, 53, 59 -> RIDE;
+      case 49, 52, 55, 57 -> CYMBAL;
+      default -> PERCUSSION;
+    };
+  }
+
   /** The lane's name on screen. */
   public String words() {
     return words;

@@ -50,7 +50,8 @@ public record Elsewhere(
     if (from.asDrum().isPresent() != to.asDrum().isPresent()) {
       return new Edited(t, "Hits can't be played by a line of notes, nor notes by a drum.");
     }
-    TemplateSection laid = laid(t, section, from, to);
+    Template listed = listed(t, from, to);
+    TemplateSection laid = laid(listed, section, from, to);
     int count = to.size(laid);
     String words =
         name(from)
@@ -59,7 +60,16 @@ public record Elsewhere(
             + ", "
             + count
             + (to instanceof DrumPart ? " hits" : " notes");
-    return new Edited(t.with(section, laid), words);
+    return new Edited(listed.with(section, laid), words);
+  }
+
+  /** A part that is new to the template comes with its name. */
+  private Template listed(Template t, Part from, Part to) {
+    boolean known = to.number() == 1 || Part.of(t).contains(to);
+    Template with = known ? t : Parts.add(t, to).template();
+    return known || !names.containsKey(from)
+        ? with
+        : Parts.name(with, to, names.get(from)).template();
   }
 
   /** A section in which a part plays what one of the same kind plays here. */

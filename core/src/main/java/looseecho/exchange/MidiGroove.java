@@ -27,7 +27,7 @@ public final class MidiGroove {
     Map<Lane, Map<Integer, List<double[]>>> all = new EnumMap<>(Lane.class);
     for (MidiNotes.Note n : drums(midi, file)) {
       int line = Grid.SIXTEENTH.nearest(n.tick());
-      all.computeIfAbsent(lane(n.pitch()), l -> new TreeMap<>())
+      all.computeIfAbsent(Lane.of(n.pitch()), l -> new TreeMap<>())
           .computeIfAbsent(midi.bars().spot(line).inBar(), k -> new ArrayList<>())
           .add(new double[] {(n.tick() - line) * midi.msPerTick(), n.velocity()});
     }
@@ -61,21 +61,5 @@ public final class MidiGroove {
     return new GrooveLift.Feel(
         hits.stream().mapToDouble(h -> h[0]).average().orElse(0),
         hits.stream().mapToDouble(h -> h[1]).average().orElse(0));
-  }
-
-  static Lane lane(int note) {
-    return switch (note) {
-      case 35, 36 -> Lane.KICK;
-      case 37, 38, 40 -> Lane.SNARE;
-      case 39 -> Lane.CLAP;
-      case 42, 44 -> Lane.HAT_CLOSED;
-      case 46 -> Lane.HAT_OPEN;
-      case 41, 43, 45 -> Lane.TOM_LOW;
-      case 47 -> Lane.TOM;
-      case 48, 50 -> Lane.TOM_HIGH;
-      case 51, 53, 59 -> Lane.RIDE;
-      case 49, 52, 55, 57 -> Lane.CYMBAL;
-      default -> Lane.PERCUSSION;
-    };
   }
 }

@@ -67,7 +67,7 @@ public final class MidiParts {
     for (MidiNotes.Note n : track) {
       int line = fine(n.tick()).nearest(n.tick());
       double late = (n.tick() - line) * midi.msPerTick();
-      own.computeIfAbsent(MidiGroove.lane(n.pitch()), l -> new ArrayList<>())
+      own.computeIfAbsent(Lane.of(n.pitch()), l -> new ArrayList<>())
           .add(new Stroke(line, late, n.velocity()));
     }
     own.forEach(

@@ -2,7 +2,6 @@ package looseecho.play;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.IntConsumer;
 import javax.sound.midi.MidiDevice;
 import javax.sound.midi.MidiMessage;
 import javax.sound.midi.MidiSystem;
@@ -13,6 +12,7 @@ import javax.sound.midi.Transmitter;
 
 /** A connected MIDI instrument: every note-on is a stroke. */
 public final class MidiInput implements StrokeInput {
+  private static final int DRUMS = 9; // channel 10 of General MIDI
   private final MidiDevice device;
 
   private MidiInput(MidiDevice device) {
@@ -37,25 +37,25 @@ public final class MidiInput implements StrokeInput {
   }
 
   @Override
-  public void listen(IntConsumer stroke) {
+  public void listen(Listener to) {
     try {
       device.open();
       Transmitter t = device.getTransmitter();
-      t.setReceiver(receiver(stroke));
+      t.setReceiver(receiver(to));
     } catch (MidiUnavailableException e) {
       throw new IllegalStateException(name() + " is in use by another program.", e);
     }
   }
 
-  /** Passes on the velocities of note-ons; a note-on of velocity 0 is a note-off (MIDI 1.0). */
-  static Receiver receiver(IntConsumer stroke) {
+  /** Passes on note-ons; a note-on of velocity 0 is a note-off (MIDI 1.0). */
+  static Receiver receiver(Listener to) {
     return new Receiver() {
       @Override
       public void send(MidiMessage message, long timeStamp) {
         if (message instanceof ShortMessage m
             && m.getCommand() == ShortMessage.NOTE_ON
             && m.getData2() > 0) {
-          stroke.accept(m.getData2());
+          to.struck(m.getChannel() == DRUMS ? m.getData1() : 0, m.getData2());
         }
       }
 

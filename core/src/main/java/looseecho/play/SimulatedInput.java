@@ -4,7 +4,6 @@ import java.util.Random;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
-import java.util.function.IntConsumer;
 
 /**
  * A player who strikes evenly, a little late and a little uneven, to try tapping in without an
@@ -24,7 +23,7 @@ public final class SimulatedInput implements StrokeInput {
   }
 
   @Override
-  public void listen(IntConsumer stroke) {
+  public void listen(Listener to) {
     thread =
         Executors.newSingleThreadScheduledExecutor(
             r -> {
@@ -32,17 +31,17 @@ public final class SimulatedInput implements StrokeInput {
               t.setDaemon(true);
               return t;
             });
-    next(stroke, System.nanoTime(), 0);
+    next(to, System.nanoTime(), 0);
   }
 
-  private void next(IntConsumer stroke, long start, int n) {
+  private void next(Listener to, long start, int n) {
     double late = (LATE_MS + SPREAD_MS * random.nextGaussian()) / 1000;
     long due = start + (long) (1e9 * (n * gapSeconds + Math.max(0, late)));
     int velocity = 70 + random.nextInt(50);
     thread.schedule(
         () -> {
-          stroke.accept(velocity);
-          next(stroke, start, n + 1);
+          to.struck(0, velocity);
+          next(to, start, n + 1);
         },
         Math.max(0, due - System.nanoTime()),
         TimeUnit.NANOSECONDS);

@@ -1,15 +1,24 @@
 package looseecho.play;
 
-import java.util.function.IntConsumer;
-
 /** Where strokes come from besides the keyboard: a pad, a drum, or a simulated one. */
 public interface StrokeInput extends AutoCloseable {
+  /** Hears of strokes. */
+  interface Listener {
+    /**
+     * A stroke.
+     *
+     * @param drum its General MIDI drum note, 0 where the input knows but one drum
+     * @param velocity 1..127
+     */
+    void struck(int drum, int velocity);
+  }
+
   /**
-   * Tells every stroke's velocity, 1..127, as it comes, on a thread of the input's own.
+   * Tells every stroke as it comes, on a thread of the input's own.
    *
    * @throws IllegalStateException when it can't be opened
    */
-  void listen(IntConsumer stroke);
+  void listen(Listener to);
 
   /** The input's name for the person. */
   String name();

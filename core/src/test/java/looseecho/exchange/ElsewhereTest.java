@@ -9,8 +9,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
 import looseecho.echo.Elsewhere;
+import looseecho.echo.LinePart;
 import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
@@ -76,5 +78,33 @@ class ElsewhereTest {
     assertEquals(3 * 2, b.template().sections().get(0).notes(Line.BASS).size());
     assertTrue(
         parts.into(empty, 0, Part.of(Line.BASS), Part.of(Lane.TOM)).words().contains("can't"));
+  }
+
+  /** Two hats and two riffs: a track each, by the JDK's reader, and the same parts read back. */
+  @Test
+  void partsOfAKindComeBackFromTheirOwnTracks() throws Exception {
+    DrumPart shaker = Part.of(Lane.HAT_CLOSED).numbered(2);
+    LinePart reply = Part.of(Line.RIFF).numbered(2);
+    List<Tone> low = List.of(new Tone(0, 0, 240, 57, 80));
+    List<Tone> high = List.of(new Tone(960, 0, 240, 81, 80));
+    Template t = song(1, List.of(new Stroke(0, 0, 100)), List.of(), List.of());
+    TemplateSection s =
+        t.sections()
+            .get(0)
+            .with(Part.of(Lane.HAT_CLOSED), List.of(new Stroke(480, 0, 70)))
+            .with(shaker, List.of(new Stroke(720, 0, 50)))
+            .with(Part.of(Line.RIFF), low)
+            .with(reply, high);
+    Template two = t.with(0, s).named(Map.of(shaker, "shaker", reply, "reply"));
+    Path file = dir.resolve("two.mid");
+    new MidiWriter().write(TemplateExport.song(two), file);
+    var tracks = javax.sound.midi.MidiSystem.getSequence(file.toFile()).getTracks();
+    assertEquals(6, tracks.length, "the tempo map, and one for each of five parts");
+    Elsewhere parts = MidiParts.read(file);
+    assertEquals(s.drums(), parts.drums());
+    assertEquals(s.lines(), parts.lines());
+    assertEquals("Shaker", parts.name(shaker));
+    Template into = parts.into(t, 0, shaker, shaker).template();
+    assertEquals("Shaker", into.name(shaker), "a new part comes with its name");
   }
 }

@@ -12,6 +12,7 @@ import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.Receiver;
 import javax.sound.midi.ShortMessage;
 import looseecho.Signals;
+import looseecho.activity.Lane;
 import org.junit.jupiter.api.Test;
 
 /** Strokes that come in, and clicks that go out. */
@@ -21,17 +22,20 @@ class StrokesTest {
   void strokesComeFromInstrumentsAndFromTheSimulatedPlayer()
       throws InvalidMidiDataException, InterruptedException {
     List<Integer> heard = new ArrayList<>();
-    Receiver receiver = MidiInput.receiver(heard::add);
+    Receiver receiver = MidiInput.receiver((drum, v) -> heard.addAll(List.of(drum, v)));
     receiver.send(new ShortMessage(ShortMessage.NOTE_ON, 9, 38, 101), -1);
     receiver.send(new ShortMessage(ShortMessage.NOTE_ON, 9, 38, 0), -1);
     receiver.send(new ShortMessage(ShortMessage.NOTE_OFF, 9, 38, 64), -1);
     receiver.send(new ShortMessage(ShortMessage.CONTROL_CHANGE, 0, 7, 90), -1);
-    assertEquals(List.of(101), heard);
+    receiver.send(new ShortMessage(ShortMessage.NOTE_ON, 0, 38, 90), -1);
+    assertEquals(List.of(38, 101, 0, 90), heard, "only channel 10 tells its drums apart");
+    assertEquals(Lane.SNARE, Lane.of(38));
+    assertEquals(Lane.PERCUSSION, Lane.of(99));
     List<Integer> strokes = Collections.synchronizedList(new ArrayList<>());
     CountDownLatch five = new CountDownLatch(5);
     try (SimulatedInput player = new SimulatedInput(0.05, 1)) {
       player.listen(
-          v -> {
+          (drum, v) -> {
             strokes.add(v);
             five.countDown();
           });

@@ -1,8 +1,7 @@
 package looseecho.desktop;
 
-import java.io.File;
+import java.nio.file.Path;
 import java.util.EnumMap;
-import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 import javafx.application.Platform;
@@ -19,10 +18,8 @@ import javafx.scene.control.TextInputControl;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
-import javafx.scene.input.DragEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -30,6 +27,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.ledger.EchoLedger;
 import looseecho.desktop.river.RiverView;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
@@ -81,8 +79,7 @@ public final class Shell extends BorderPane {
         .papers()
         .lostProperty()
         .addListener((o, a, b) -> LostCard.show(centre, session.papers()));
-    setOnDragOver(this::dragOver);
-    setOnDragDropped(this::dropped);
+    new Drops(files::open, this::offer).on(this);
     addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
     addEventFilter(KeyEvent.KEY_RELEASED, held::released);
     addEventHandler(KeyEvent.KEY_PRESSED, this::toChart);
@@ -273,20 +270,16 @@ public final class Shell extends BorderPane {
     files.export();
   }
 
-  private void dragOver(DragEvent e) {
-    if (e.getDragboard().hasFiles()) {
-      e.acceptTransferModes(TransferMode.COPY);
+  /** Offers the parts of a MIDI file to the section at work. */
+  private void offer(Path midi) {
+    if (session.desk().templateProperty().get() == null) {
+      session.desk().say("Open a track first: the parts of a MIDI file go into its echo.");
+      return;
     }
-    e.consume();
-  }
-
-  private void dropped(DragEvent e) {
-    List<File> dropped = e.getDragboard().getFiles();
-    if (!dropped.isEmpty()) {
-      files.open(dropped.get(0).toPath());
+    go(Bench.ECHO);
+    if (ledgers.get(Bench.ECHO) instanceof EchoLedger echo) {
+      echo.offer(midi);
     }
-    e.setDropCompleted(!dropped.isEmpty());
-    e.consume();
   }
 
   void switchLight() {

@@ -9,6 +9,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -235,14 +236,25 @@ public final class HitsBench extends VBox {
         }
       }
       case B -> {
-        if (!tapPanel.key(e.isShiftDown(), e.isAltDown())) {
+        if (!tapPanel.key(lane(), e.isShiftDown(), e.isAltDown())) {
           return;
         }
       }
       default -> {
-        return;
+        if (!tapped(e)) {
+          return;
+        }
       }
     }
     e.consume();
+  }
+
+  /** While tapping, the digits strike the rows from the top. */
+  private boolean tapped(KeyEvent e) {
+    int row = e.getCode().ordinal() - KeyCode.DIGIT1.ordinal();
+    return e.getCode().isDigitKey()
+        && row >= 0
+        && row < shown.rows().size()
+        && tapPanel.key(shown.rows().get(row).drum().lane(), e.isShiftDown(), e.isAltDown());
   }
 }

@@ -3,8 +3,10 @@ package looseecho.desktop.hits;
 import java.io.IOException;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.Supplier;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
@@ -26,6 +28,7 @@ import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Playback;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
+import looseecho.echo.Edits;
 import looseecho.echo.Part;
 import looseecho.echo.TapIn;
 import looseecho.echo.Template;
@@ -58,7 +61,7 @@ final class TapPanel extends HBox {
   private final ComboBox<Grid> lines = new ComboBox<>();
   private final CheckBox over = new CheckBox("over");
   private final Label result = new Label();
-  private final List<TapIn.Tap> taps = new ArrayList<>();
+  private final Map<Lane, List<TapIn.Tap>> taps = new EnumMap<>(Lane.class);
   private StrokeInput open;
   private boolean listening;
 
@@ -81,7 +84,7 @@ final class TapPanel extends HBox {
     tap.setMinWidth(Region.USE_PREF_SIZE);
     tap.setTooltip(
         new Tooltip(
-            "Counts in a bar, then B taps the drum under the cursor: Shift hard, Alt soft"));
+            "Counts in a bar, then B taps the drum under the cursor, 1 to 9 the rows from the top: Shift hard, Alt soft"));
     tap.setOnAction(e -> switched());
     tap.disableProperty().bind(desk.templateProperty().isNull());
     input.setId("tap-input");
@@ -169,28 +172,30 @@ final class TapPanel extends HBox {
                 .orElse(null);
     if (open != null) {
       try {
-        open.listen(v -> Platform.runLater(() -> stroke(v)));
+        open.listen(
+            (drum, v) ->
+                Platform.runLater(() -> stroke(drum == 0 ? lane.get() : Lane.of(drum), v)));
       } catch (IllegalStateException e) {
         desk.messageProperty().set(e.getMessage());
       }
     }
   }
 
-  /** A stroke on the keyboard; true when it was wanted. */
-  boolean key(boolean hard, boolean soft) {
+  /** A stroke of a drum on the keyboard; true when it was wanted. */
+  boolean key(Lane drum, boolean hard, boolean soft) {
     if (listening) {
-      stroke(hard ? HARD : soft ? SOFT : PLAIN);
+      stroke(drum, hard ? HARD : soft ? SOFT : PLAIN);
     }
     return listening;
   }
 
-  private void stroke(int velocity) {
+  private void stroke(Lane drum, int velocity) {
     if (!listening) {
       return;
     }
     TapIn.Tap last = new TapIn.Tap(playback.player().position(), velocity);
-    taps.add(last);
-    maker.audition(Part.of(lane.get()), velocity);
+    taps.computeIfAbsent(drum, d -> new ArrayList<>()).add(last);
+    maker.audition(Part.of(drum), velocity);
     TapIn one =
         TapIn.of(
             desk.templateProperty().get(),
@@ -216,17 +221,26 @@ final class TapPanel extends HBox {
     }
     Template t = desk.templateProperty().get();
     int section = selection.sectionProperty().get();
-    TapIn in = TapIn.of(t, section, taps, lines.getValue(), strength.getValue() / 100);
-    desk.edit(in.into(t, section, Part.of(lane.get()), over.isSelected()));
+    Edits.Edited all = new Edits.Edited(t, "");
     try {
-      log.add(
-          new PracticeLog.Take(
-              LocalDateTime.now(java.time.ZoneId.systemDefault()),
-              lane.get().words(),
-              in.errorsMs().size(),
-              in.meanMs(),
-              in.spreadMs()));
+      for (Map.Entry<Lane, List<TapIn.Tap>> own : taps.entrySet()) {
+        TapIn in =
+            TapIn.of(t, section, own.getValue(), lines.getValue(), strength.getValue() / 100);
+        Edits.Edited one =
+            in.into(all.template(), section, Part.of(own.getKey()), over.isSelected());
+        String words = all.words().isEmpty() ? one.words() : all.words() + "; " + one.words();
+        all = new Edits.Edited(one.template(), words);
+        log.add(
+            new PracticeLog.Take(
+                LocalDateTime.now(java.time.ZoneId.systemDefault()),
+                own.getKey().words(),
+                in.errorsMs().size(),
+                in.meanMs(),
+                in.spreadMs()));
+      }
+      desk.edit(all);
     } catch (IOException e) {
+      desk.edit(all);
       desk.messageProperty().set("The practice record can't be kept: " + e.getMessage());
     }
     showRecord();

@@ -1,5 +1,6 @@
 package looseecho.desktop.ledger;
 
+import java.nio.file.Path;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
@@ -24,16 +25,15 @@ public final class EchoLedger extends VBox {
           + " released beat needs its own sounds and its own tune, or a licence. Laws differ: ask a qualified adviser where you live.";
 
   private final VBox figures = new VBox(2);
+  private final ToggleGroup group = new ToggleGroup();
+  private final GroovePanel groove;
 
   public EchoLedger(Desk desk, Selection selection, EchoMaker maker, Lanes lanes) {
     super(10);
     Label caution = line(RIGHTS);
     caution.getStyleClass().add(Theme.SMALL);
-    VBox part =
-        pages(
-            new SoundPanel(desk, selection, maker),
-            GroundLedger.rule(),
-            new GroovePanel(desk, selection, lanes));
+    groove = new GroovePanel(desk, selection, lanes);
+    VBox part = pages(new SoundPanel(desk, selection, maker), GroundLedger.rule(), groove);
     VBox beat =
         pages(
             figures,
@@ -42,13 +42,12 @@ public final class EchoLedger extends VBox {
             GroundLedger.rule(),
             new RetunePanel(desk));
     VBox whole = pages(new SharedSoundPanel(desk, maker), GroundLedger.rule(), new LogPanel(desk));
-    ToggleGroup group = new ToggleGroup();
     HBox chips =
         new HBox(
             6,
-            chip("ledger-part", "Part", "Sound and groove of the picked part", part, group),
-            chip("ledger-beat", "New beat", "How loose, which tempo and key", beat, group),
-            chip("ledger-whole", "Whole", "What all parts share, and what was done", whole, group));
+            chip("ledger-part", "Part", "Sound and groove of the picked part", part),
+            chip("ledger-beat", "New beat", "How loose, which tempo and key", beat),
+            chip("ledger-whole", "Whole", "What all parts share, and what was done", whole));
     getChildren().addAll(chips, part, beat, whole, GroundLedger.rule(), caution);
     group.selectToggle(group.getToggles().get(1));
     group.selectedToggleProperty().addListener((o, a, b) -> group.selectToggle(b == null ? a : b));
@@ -56,13 +55,18 @@ public final class EchoLedger extends VBox {
     show(desk.templateProperty().get());
   }
 
+  /** Offers the parts and the groove of a MIDI file or a project. */
+  public void offer(Path file) {
+    group.selectToggle(group.getToggles().get(0));
+    groove.take(file);
+  }
+
   private static VBox pages(Node... panels) {
     return new VBox(10, panels);
   }
 
   /** A chip that shows its page and hides the others. */
-  private static ToggleButton chip(
-      String id, String text, String tip, VBox page, ToggleGroup group) {
+  private ToggleButton chip(String id, String text, String tip, VBox page) {
     ToggleButton chip = new ToggleButton(text);
     chip.setId(id);
     chip.getStyleClass().add(Theme.CHIP);

@@ -1,0 +1,44 @@
+package looseecho.desktop;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Consumer;
+import javafx.scene.Node;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.TransferMode;
+
+/**
+ * What is dropped on the window: a MIDI file offers its parts, everything else is opened.
+ *
+ * @param open takes a track or a project
+ * @param parts takes a MIDI file
+ */
+record Drops(Consumer<Path> open, Consumer<Path> parts) {
+  void on(Node window) {
+    window.setOnDragOver(Drops::over);
+    window.setOnDragDropped(this::dropped);
+  }
+
+  private static void over(DragEvent e) {
+    if (e.getDragboard().hasFiles()) {
+      e.acceptTransferModes(TransferMode.COPY);
+    }
+    e.consume();
+  }
+
+  private void dropped(DragEvent e) {
+    List<File> files = e.getDragboard().getFiles();
+    if (!files.isEmpty()) {
+      take(files.get(0).toPath());
+    }
+    e.setDropCompleted(!files.isEmpty());
+    e.consume();
+  }
+
+  void take(Path file) {
+    String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
+    (name.endsWith(".mid") || name.endsWith(".midi") ? parts : open).accept(file);
+  }
+}
