@@ -18,6 +18,7 @@ import looseecho.audio.Resampler;
 import looseecho.demo.Demo;
 import looseecho.echo.Cell;
 import looseecho.echo.Edits;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
 import looseecho.hits.HitDetails;
@@ -129,14 +130,15 @@ public class AnalysisBench {
   /** One step put in: only that part is rendered anew, and all are mixed. */
   @Benchmark
   public Audio renderEdit() {
-    template = Edits.toggle(template, Cell.step(0, Lane.CLAP, 5), 80, false).template();
+    template = Edits.toggle(template, Cell.step(0, Part.of(Lane.CLAP), 5), 80, false).template();
     return renderer.mix(template, Progress.NONE);
   }
 
   /** One step put in, until what is played next is there. */
   @Benchmark
   public Object editHeard() {
-    Template edited = Edits.toggle(template, Cell.step(2, Lane.CLAP, 5), 80, false).template();
+    Template edited =
+        Edits.toggle(template, Cell.step(2, Part.of(Lane.CLAP), 5), 80, false).template();
     return renderer.excerpt(edited, 60, 2.5, Progress.NONE);
   }
 }

@@ -1,14 +1,16 @@
 package looseecho.bench;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.echo.Cell;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
+import looseecho.echo.LinePart;
 import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
@@ -47,20 +49,23 @@ import org.openjdk.jmh.annotations.Warmup;
 public class RenderBench {
   private static final int BARS = 120; // at 120 beats per minute, four minutes
   private Template template;
+  private Template many;
   private Sounds sounds;
   private EchoRenderer renderer;
 
   /** Builds the template. */
   @Setup
   public void build() {
-    Map<Lane, List<Stroke>> drums = new EnumMap<>(Lane.class);
-    Map<Line, List<Tone>> lines = new EnumMap<>(Line.class);
+    Map<DrumPart, List<Stroke>> drums = new HashMap<>();
+    Map<LinePart, List<Tone>> lines = new HashMap<>();
     for (int step = 0; step < 16 * BARS; step++) {
       for (Lane lane : Lane.values()) {
-        drums.computeIfAbsent(lane, l -> new ArrayList<>()).add(Stroke.onStep(step, 0, 60));
+        drums
+            .computeIfAbsent(Part.of(lane), l -> new ArrayList<>())
+            .add(Stroke.onStep(step, 0, 60));
       }
       for (Line line : step % 2 == 0 ? Line.values() : new Line[0]) {
-        List<Tone> notes = lines.computeIfAbsent(line, l -> new ArrayList<>());
+        List<Tone> notes = lines.computeIfAbsent(Part.of(line), l -> new ArrayList<>());
         notes.add(Tone.onStep(step, 0, 2, 40 + 12 * line.ordinal(), 70));
         notes.add(Tone.onStep(step, 0, 2, 47 + 12 * line.ordinal(), 70));
       }
@@ -76,6 +81,21 @@ public class RenderBench {
       sounds = sounds.with(p, sounds.strip(p).sends(0.2, 0.2).ducked(6, 150));
     }
     renderer = new EchoRenderer(sounds);
+    many = template.with(0, thrice(all));
+  }
+
+  /** Three parts of every kind: 48. */
+  private static TemplateSection thrice(TemplateSection all) {
+    TemplateSection out = all;
+    for (int n = 2; n <= 3; n++) {
+      for (DrumPart drum : all.drums().keySet()) {
+        out = out.with(drum.numbered(n), all.hits(drum));
+      }
+      for (LinePart line : all.lines().keySet()) {
+        out = out.with(line.numbered(n), all.notes(line));
+      }
+    }
+    return out;
   }
 
   @Benchmark
@@ -83,20 +103,17 @@ public class RenderBench {
     return new EchoRenderer(sounds).mix(template, Progress.NONE);
   }
 
-  /** The same parts twice over with other sounds: 32 of them. */
+  /** Forty-eight parts. */
   @Benchmark
-  public Audio[] thirtyTwoParts() {
-    Sounds others = sounds.driven(2).with(Bed.OFF);
-    return new Audio[] {
-      new EchoRenderer(sounds).mix(template, Progress.NONE),
-      new EchoRenderer(others).mix(template, Progress.NONE)
-    };
+  public Audio manyParts() {
+    return new EchoRenderer(sounds).mix(many, Progress.NONE);
   }
 
   /** An edit in the middle, until what is played next is there. */
   @Benchmark
   public Excerpt editHeard() {
-    Template edited = Edits.toggle(template, Cell.step(0, Lane.CLAP, 960), 80, false).template();
+    Template edited =
+        Edits.toggle(template, Cell.step(0, Part.of(Lane.CLAP), 960), 80, false).template();
     return renderer.excerpt(edited, 120, 2.5, Progress.NONE);
   }
 }
