@@ -14,9 +14,16 @@ import looseecho.reading.Limits;
  * @param pitch semitones, with cents as a fraction, up or down
  * @param bend how it is pitched
  * @param reversed true to play it backwards, so that its end falls on its place
+ * @param slice which piece of a recording that is cut up, from 1; 0 for a drum that is whole
  */
 public record Manner(
-    Ornament ornament, double flamMs, int lengthTicks, double pitch, Bend bend, boolean reversed) {
+    Ornament ornament,
+    double flamMs,
+    int lengthTicks,
+    double pitch,
+    Bend bend,
+    boolean reversed,
+    int slice) {
   /** Common practice: a flam's two strokes lie 10 to 30 ms apart. */
   public static final double USUAL_FLAM_MS = 22;
 
@@ -24,7 +31,7 @@ public record Manner(
   public static final double LONGEST_FLAM_MS = 40;
 
   public static final Manner PLAIN =
-      new Manner(Ornament.NONE, USUAL_FLAM_MS, 0, 0, Bend.SPEED, false);
+      new Manner(Ornament.NONE, USUAL_FLAM_MS, 0, 0, Bend.SPEED, false, 0);
 
   /** The three ways of pitching a sound, which sound different. */
   public enum Bend {
@@ -51,6 +58,7 @@ public record Manner(
     Objects.requireNonNull(bend, "bend must not be null");
     Limits.within("flamMs", flamMs, SHORTEST_FLAM_MS, LONGEST_FLAM_MS);
     Limits.within("lengthTicks", lengthTicks, 0, Limits.STROKE_TICKS);
+    Limits.within("slice", slice, 0, Limits.SLICES);
     Limits.within("pitch", pitch, -Limits.STROKE_SEMITONES, Limits.STROKE_SEMITONES);
   }
 
@@ -69,33 +77,39 @@ public record Manner(
       s.append(", ").append(Words.semitones(Math.abs(pitch)));
       s.append(pitch > 0 ? " higher, " : " lower, ").append(bend.words());
     }
+    s.append(slice > 0 ? ", piece " + slice : "");
     return s.append(reversed ? ", backwards" : "").toString();
   }
 
   public Manner with(Ornament other) {
-    return new Manner(other, flamMs, lengthTicks, pitch, bend, reversed);
+    return new Manner(other, flamMs, lengthTicks, pitch, bend, reversed, slice);
   }
 
   /** With another distance of the flam's strokes, kept within what is heard as one. */
   public Manner flam(double ms) {
     double inside = Math.max(SHORTEST_FLAM_MS, Math.min(LONGEST_FLAM_MS, ms));
-    return new Manner(ornament, inside, lengthTicks, pitch, bend, reversed);
+    return new Manner(ornament, inside, lengthTicks, pitch, bend, reversed, slice);
   }
 
   /** Cut off after so many ticks; 0 or less lets it ring. */
   public Manner lasting(int ticks) {
     int length = Math.max(0, Math.min(Limits.STROKE_TICKS, ticks));
-    return new Manner(ornament, flamMs, length, pitch, bend, reversed);
+    return new Manner(ornament, flamMs, length, pitch, bend, reversed, slice);
   }
 
   /** Pitched by so many semitones, within two octaves. */
   public Manner pitched(double semitones, Bend how) {
     double most = Limits.STROKE_SEMITONES;
     double inside = Math.max(-most, Math.min(most, semitones));
-    return new Manner(ornament, flamMs, lengthTicks, inside, how, reversed);
+    return new Manner(ornament, flamMs, lengthTicks, inside, how, reversed, slice);
   }
 
   public Manner turned(boolean backwards) {
-    return new Manner(ornament, flamMs, lengthTicks, pitch, bend, backwards);
+    return new Manner(ornament, flamMs, lengthTicks, pitch, bend, backwards, slice);
+  }
+
+  /** With another piece of a recording that is cut up. */
+  public Manner slice(int other) {
+    return new Manner(ornament, flamMs, lengthTicks, pitch, bend, reversed, other);
   }
 }

@@ -16,6 +16,8 @@ import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.Tone;
 import looseecho.reading.Ordered;
+import looseecho.synth.SampleSound;
+import looseecho.synth.Slices;
 import looseecho.synth.ToneSound;
 import looseecho.synth.ToneSynth;
 
@@ -69,16 +71,17 @@ final class PartScore {
     int[] pushes = strip.duckDb() > 0 ? times(t, strip.duckBy()) : new int[0];
     if (part instanceof DrumPart drum) {
       float[] shot = shots.get(sounds.source(drum));
-      return new PartScore(strip, null, hits(t, drum, strip, shot), pushes);
+      Slices slices = sounds.sample(drum).map(SampleSound::slices).orElse(Slices.NONE);
+      StruckShots struck = new StruckShots(shot, slices, t.bpm(), RATE);
+      return new PartScore(strip, null, hits(t, drum, strip, struck), pushes);
     }
     LinePart line = (LinePart) part;
     ToneSound tone = sounds.tone(line);
     return new PartScore(strip, tone, notes(t, line, strip, tone), pushes);
   }
 
-  private static List<Event> hits(Template t, DrumPart drum, Strip strip, float[] shot) {
+  private static List<Event> hits(Template t, DrumPart drum, Strip strip, StruckShots struck) {
     List<Event> out = new ArrayList<>();
-    StruckShots struck = new StruckShots(shot, RATE);
     for (int s = 0; s < t.sections().size(); s++) {
       for (Stroke h : t.sections().get(s).hits(drum)) {
         double gain = strip.gain() * gain(h.velocity());

@@ -25,6 +25,9 @@ final class Migration {
     if (version < 5) {
       fromFourth(root);
     }
+    if (version < 6) {
+      fromFifth(root);
+    }
     return root;
   }
 
@@ -74,6 +77,17 @@ final class Migration {
       for (JsonNode section : root.path(template).path("sections")) {
         section.path("drums").forEach(lane -> lane.forEach(Migration::stroke));
         section.path("lines").forEach(line -> line.forEach(Migration::tone));
+      }
+    }
+  }
+
+  /** Version 6 knows pieces of recordings that are cut up, and parts with names. */
+  private static void fromFifth(JsonNode root) {
+    for (String template : new String[] {"exact", "template"}) {
+      for (JsonNode section : root.path(template).path("sections")) {
+        section
+            .path("drums")
+            .forEach(drum -> drum.forEach(hit -> put(hit.path("manner"), "slice", 0)));
       }
     }
   }

@@ -24,7 +24,10 @@ public final class Limits {
   public static final double OFFSET_MS = 5_000;
 
   /** Longest stroke that is cut off: four bars of 4/4. */
-  public static final int STROKE_TICKS = 64 * 240;
+  public static final int STROKE_TICKS = 512 * 240;
+
+  /** Pieces that a recording is cut into. */
+  public static final int SLICES = 512;
 
   /** Semitones by which a stroke is pitched. */
   public static final double STROKE_SEMITONES = 24;

@@ -19,6 +19,7 @@ import looseecho.reading.Progress;
  * @param decayMs time in which it falls to 1/e, over and over; 0 leaves it as it was recorded
  * @param fadeMs fall at its end
  * @param reversed true to play it backwards
+ * @param slices how it is cut up; {@link Slices#NONE} for a one-shot
  */
 public record SampleSound(
     String path,
@@ -28,11 +29,13 @@ public record SampleSound(
     double riseMs,
     double decayMs,
     double fadeMs,
-    boolean reversed) {
-  private static final double LONGEST_SECONDS = 20;
+    boolean reversed,
+    Slices slices) {
+  private static final double LONGEST_SECONDS = 60;
   private static final double PEAK = 0.9;
 
   public SampleSound {
+    slices = slices == null ? Slices.NONE : slices;
     Limits.text("path", path);
     Limits.within("semitones", semitones, -48, 48);
     Limits.within("startMs", startMs, 0, Limits.SOUND_MS);
@@ -43,34 +46,44 @@ public record SampleSound(
   }
 
   public static SampleSound of(Path file) {
-    return new SampleSound(file.toAbsolutePath().toString(), 0, 0, 0, 0, 0, 5, false);
+    return new SampleSound(file.toAbsolutePath().toString(), 0, 0, 0, 0, 0, 5, false, Slices.NONE);
   }
 
   /** The same, found elsewhere. */
   public SampleSound at(Path file) {
     String there = file.toAbsolutePath().toString();
-    return new SampleSound(there, semitones, startMs, lengthMs, riseMs, decayMs, fadeMs, reversed);
+    return new SampleSound(
+        there, semitones, startMs, lengthMs, riseMs, decayMs, fadeMs, reversed, slices);
   }
 
   public SampleSound tuned(double value) {
-    return new SampleSound(path, value, startMs, lengthMs, riseMs, decayMs, fadeMs, reversed);
+    return new SampleSound(
+        path, value, startMs, lengthMs, riseMs, decayMs, fadeMs, reversed, slices);
   }
 
   public SampleSound from(double ms) {
-    return new SampleSound(path, semitones, ms, lengthMs, riseMs, decayMs, fadeMs, reversed);
+    return new SampleSound(
+        path, semitones, ms, lengthMs, riseMs, decayMs, fadeMs, reversed, slices);
   }
 
   public SampleSound lasting(double ms) {
-    return new SampleSound(path, semitones, startMs, ms, riseMs, decayMs, fadeMs, reversed);
+    return new SampleSound(path, semitones, startMs, ms, riseMs, decayMs, fadeMs, reversed, slices);
   }
 
   /** The same with another course of its loudness. */
   public SampleSound shaped(double rise, double decay, double fade) {
-    return new SampleSound(path, semitones, startMs, lengthMs, rise, decay, fade, reversed);
+    return new SampleSound(path, semitones, startMs, lengthMs, rise, decay, fade, reversed, slices);
   }
 
   public SampleSound turned(boolean backwards) {
-    return new SampleSound(path, semitones, startMs, lengthMs, riseMs, decayMs, fadeMs, backwards);
+    return new SampleSound(
+        path, semitones, startMs, lengthMs, riseMs, decayMs, fadeMs, backwards, slices);
+  }
+
+  /** The same, cut up otherwise. */
+  public SampleSound cut(Slices other) {
+    return new SampleSound(
+        path, semitones, startMs, lengthMs, riseMs, decayMs, fadeMs, reversed, other);
   }
 
   /** Reads and shapes it: mono at a rate, its peak as loud as a synthesised drum's. */

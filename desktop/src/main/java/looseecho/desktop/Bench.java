@@ -52,7 +52,9 @@ enum Bench {
       "your template",
       "#steps",
       s -> !s.drums().isEmpty() || !s.lines().isEmpty(),
-      (s, out) -> scrolled(new EchoBench(s.desk(), s.selection(), s.playback(), s.maker(), out)),
+      (s, out) ->
+          scrolled(
+              new EchoBench(s.desk(), s.selection(), s.playback(), s.maker(), s.ownAudio(), out)),
       s -> new EchoLedger(s.desk(), s.selection(), s.maker(), s.lanes()));
 
   private final String title;

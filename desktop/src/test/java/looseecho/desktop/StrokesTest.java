@@ -14,6 +14,8 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import looseecho.activity.Lane;
+import looseecho.audio.Audio;
+import looseecho.audio.WavWriter;
 import looseecho.desktop.hits.StepChart;
 import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
@@ -176,6 +178,33 @@ class StrokesTest extends WindowTest {
     robot.interact(() -> robot.lookup("#part-menu").queryAs(MenuButton.class).hide());
     undone(before);
     assertEquals(hat, session.selection().partProperty().get(), "what is no more is not picked");
+  }
+
+  @Test
+  void aRecordingOfOnesOwnIsCutAndLaid() throws IOException {
+    steps();
+    Template before = template();
+    Path loop = dir.resolve("rattle.wav");
+    float[] x = new float[2 * 44100];
+    for (int k = 0; k < 8; k++) {
+      for (int i = 0; i < 3000; i++) {
+        x[k * 11025 + i] = (float) (0.6 * Math.exp(-i / 600.0) * Math.sin(i * 0.4 + k));
+      }
+    }
+    new WavWriter().write(new Audio(x, x, 44100), loop);
+    robot.interact(() -> session.ownAudio().take(loop));
+    DrumPart part = Part.of(Lane.PERCUSSION).numbered(2);
+    until("it is laid", () -> count(part) > 0);
+    assertEquals("rattle", template().name(part));
+    assertEquals(8, session.maker().soundsProperty().get().sample(part).get().slices().count());
+    robot.clickOn("#ledger-part");
+    @SuppressWarnings("unchecked")
+    ComboBox<Double> beats = robot.lookup("#cut-beats").queryAs(ComboBox.class);
+    robot.interact(() -> beats.setValue(8.0));
+    int here = count(part);
+    robot.interact(() -> robot.lookup("#lay").queryButton().fire());
+    assertEquals(here / 2.0, count(part), 4, "twice as long, so half as often");
+    undone(before);
   }
 
   private int count(Part part) {

@@ -17,6 +17,7 @@ import looseecho.desktop.hits.BarRows;
 import looseecho.desktop.hits.StepChart;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
+import looseecho.desktop.session.OwnAudio;
 import looseecho.desktop.session.Playback;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
@@ -43,7 +44,12 @@ public final class EchoBench extends VBox {
   private final StrokeTools strokes;
 
   public EchoBench(
-      Desk desk, Selection selection, Playback playback, EchoMaker maker, Runnable export) {
+      Desk desk,
+      Selection selection,
+      Playback playback,
+      EchoMaker maker,
+      OwnAudio own,
+      Runnable export) {
     super(5);
     this.desk = desk;
     this.selection = selection;
@@ -57,7 +63,7 @@ public final class EchoBench extends VBox {
     VBox.setVgrow(chart, Priority.ALWAYS);
     chart.setMinHeight(LOWEST_CHART);
     ArrangementChart arrangement = new ArrangementChart(desk, selection, maker, hint::setText);
-    PartTools parts = new PartTools(desk, selection, new Cursor());
+    PartTools parts = new PartTools(desk, selection, new Cursor(), own);
     HBox tools =
         tools(new ArrangementTools(desk, selection, playback, maker, arrangement, parts), export);
     strokes = new StrokeTools(desk, selection, new Cursor(), this::copyBar);

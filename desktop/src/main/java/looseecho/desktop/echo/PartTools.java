@@ -5,7 +5,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import looseecho.desktop.control.Menus;
+import looseecho.desktop.control.SoundFiles;
 import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.OwnAudio;
 import looseecho.desktop.session.Selection;
 import looseecho.echo.Cell;
 import looseecho.echo.Edits;
@@ -19,11 +21,13 @@ final class PartTools {
   private final Desk desk;
   private final Selection selection;
   private final StrokeTools.Place place;
+  private final OwnAudio own;
 
-  PartTools(Desk desk, Selection selection, StrokeTools.Place place) {
+  PartTools(Desk desk, Selection selection, StrokeTools.Place place, OwnAudio own) {
     this.desk = desk;
     this.selection = selection;
     this.place = place;
+    this.own = own;
   }
 
   Menus making() {
@@ -37,7 +41,14 @@ final class PartTools {
         .add("split-place", "Those on this place of the bar", this::splitPlace)
         .add("split-section", "What it plays in this section", () -> split(this::section))
         .line()
-        .add("alternate", "In turn with it, by letter", () -> made(Parts::alternate));
+        .add("alternate", "In turn with it, by letter", () -> made(Parts::alternate))
+        .line()
+        .add("own-audio", "A recording of yours…", this::choose)
+        .add("cut", "The looped bars of the reference", own::cutOfReference);
+  }
+
+  private void choose() {
+    SoundFiles.choose("A loop or a phrase of yours").ifPresent(own::take);
   }
 
   /** Adds what takes parts away to a list. */

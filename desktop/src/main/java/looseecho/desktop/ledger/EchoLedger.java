@@ -33,7 +33,7 @@ public final class EchoLedger extends VBox {
     Label caution = line(RIGHTS);
     caution.getStyleClass().add(Theme.SMALL);
     groove = new GroovePanel(desk, selection, lanes);
-    VBox part = pages(new SoundPanel(desk, selection, maker), GroundLedger.rule(), groove);
+    VBox part = pages(new SoundPanel(desk, selection, maker, lanes), GroundLedger.rule(), groove);
     VBox beat =
         pages(
             figures,

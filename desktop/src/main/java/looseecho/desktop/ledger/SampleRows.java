@@ -1,10 +1,9 @@
 package looseecho.desktop.ledger;
 
 import java.io.File;
-import javafx.scene.Node;
 import javafx.scene.layout.FlowPane;
-import javafx.stage.FileChooser;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.SoundFiles;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.echo.DrumPart;
@@ -40,7 +39,7 @@ final class SampleRows {
                 "sample",
                 "Own sample…",
                 "A one-shot of yours instead of the built-in drum",
-                () -> choose(drum, box)));
+                () -> choose(drum)));
     if (now != null) {
       box.getChildren()
           .add(
@@ -50,18 +49,9 @@ final class SampleRows {
     return box;
   }
 
-  private void choose(DrumPart drum, Node of) {
-    FileChooser chooser = new FileChooser();
-    chooser.setTitle("A one-shot for the " + desk.name(drum));
-    chooser
-        .getExtensionFilters()
-        .add(
-            new FileChooser.ExtensionFilter(
-                "Sound files", "*.wav", "*.aif", "*.aiff", "*.flac", "*.mp3", "*.ogg"));
-    File file = chooser.showOpenDialog(of.getScene().getWindow());
-    if (file != null) {
-      use(drum, SampleSound.of(file.toPath()));
-    }
+  private void choose(DrumPart drum) {
+    SoundFiles.choose("A one-shot for the " + desk.name(drum))
+        .ifPresent(file -> use(drum, SampleSound.of(file)));
   }
 
   private void use(DrumPart drum, SampleSound sample) {

@@ -12,6 +12,7 @@ import javafx.util.StringConverter;
 import looseecho.activity.Lane;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
+import looseecho.desktop.session.Lanes;
 import looseecho.desktop.session.Selection;
 import looseecho.echo.Arithmetic;
 import looseecho.echo.DrumPart;
@@ -29,14 +30,16 @@ final class SoundPanel extends VBox {
   private final Desk desk;
   private final Selection selection;
   private final EchoMaker maker;
+  private final Lanes lanes;
   private final SampleRows samples;
   private SettingRows rows;
 
-  SoundPanel(Desk desk, Selection selection, EchoMaker maker) {
+  SoundPanel(Desk desk, Selection selection, EchoMaker maker, Lanes lanes) {
     super(4);
     this.desk = desk;
     this.selection = selection;
     this.maker = maker;
+    this.lanes = lanes;
     samples = new SampleRows(desk, maker);
     selection.partProperty().addListener((o, a, b) -> show());
     maker.soundsProperty().addListener((o, a, b) -> changed());
@@ -117,6 +120,13 @@ final class SoundPanel extends VBox {
             rows,
             duckedBy(part));
     part.asDrum().ifPresent(drum -> getChildren().add(samples.buttons(drum)));
+    part.asDrum()
+        .flatMap(drum -> sounds().sample(drum).map(own -> cut(drum, own)))
+        .ifPresent(getChildren()::add);
+  }
+
+  private CutPanel cut(DrumPart drum, SampleSound own) {
+    return new CutPanel(desk, selection, maker, lanes, drum, own);
   }
 
   /** The drum that pushes the part down. */

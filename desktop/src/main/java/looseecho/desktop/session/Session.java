@@ -23,6 +23,7 @@ public final class Session implements AutoCloseable {
   private final Playback playback;
   private final Desk desk;
   private final Papers papers;
+  private final OwnAudio ownAudio;
 
   public Session(OutputDevice device, CorrectionStore store) {
     folder = store.folder();
@@ -43,6 +44,7 @@ public final class Session implements AutoCloseable {
     Keeper keeper = new Keeper(folder.resolveSibling("kept"));
     desk = new Desk(lanes.hearing(), lanes.saving(), ear, notice, new Ties());
     papers = new Papers(lanes, ear, desk, maker, keeper, notice);
+    ownAudio = new OwnAudio(desk, selection, maker, playback, lanes, folder.resolveSibling("cuts"));
     notice.say(device.remark());
   }
 
@@ -95,6 +97,11 @@ public final class Session implements AutoCloseable {
   /** What turns the echo into sound. */
   public EchoMaker maker() {
     return maker;
+  }
+
+  /** Recordings of one's own as parts. */
+  public OwnAudio ownAudio() {
+    return ownAudio;
   }
 
   /** What is opened, saved and exported. */

@@ -1,0 +1,133 @@
+package looseecho.desktop.session;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Locale;
+import java.util.Optional;
+import looseecho.activity.Lane;
+import looseecho.analysis.Analysis;
+import looseecho.audio.Audio;
+import looseecho.audio.WavWriter;
+import looseecho.dsp.Attacks;
+import looseecho.echo.DrumPart;
+import looseecho.echo.Edits;
+import looseecho.echo.Loops;
+import looseecho.echo.Part;
+import looseecho.echo.Parts;
+import looseecho.echo.Template;
+import looseecho.mix.EchoRenderer;
+import looseecho.mix.Sounds;
+import looseecho.synth.SampleSound;
+import looseecho.synth.Slices;
+
+/** Recordings of one's own as parts: read, cut at their attacks, laid in the section at work. */
+public final class OwnAudio {
+  private static final String RIGHTS =
+      " A cut of someone else's recording is for study; released, it needs a licence.";
+  private final Desk desk;
+  private final Selection selection;
+  private final EchoMaker maker;
+  private final Playback playback;
+  private final Lanes lanes;
+  private final Path folder;
+
+  OwnAudio(
+      Desk desk,
+      Selection selection,
+      EchoMaker maker,
+      Playback playback,
+      Lanes lanes,
+      Path folder) {
+    this.desk = desk;
+    this.selection = selection;
+    this.maker = maker;
+    this.playback = playback;
+    this.lanes = lanes;
+    this.folder = folder;
+  }
+
+  private record Read(SampleSound sample, double seconds, double[] attacks) {
+    static Read of(Path file) throws IOException {
+      SampleSound sample = SampleSound.of(file);
+      float[] x = sample.render(EchoRenderer.RATE);
+      double seconds = (double) x.length / EchoRenderer.RATE;
+      return new Read(sample, seconds, new Attacks().find(x, EchoRenderer.RATE));
+    }
+  }
+
+  /** Takes a recording as a new part. */
+  public void take(Path file) {
+    take(file, Optional.empty(), "");
+  }
+
+  private void take(Path file, Optional<Double> beats, String more) {
+    Optional<DrumPart> part = next();
+    if (part.isEmpty()) {
+      desk.say("There are " + Part.MOST + " parts of percussion, and no more fit.");
+      return;
+    }
+    lanes
+        .reading()
+        .start(
+            p -> Read.of(file),
+            r -> lay(r, part.get(), file, beats, more),
+            e -> desk.say(String.valueOf(e.getMessage())));
+  }
+
+  private Optional<DrumPart> next() {
+    Template t = desk.templateProperty().get();
+    return Optional.ofNullable(t)
+        .flatMap(x -> Parts.next(x, Part.of(Lane.PERCUSSION).numbered(2)))
+        .flatMap(Part::asDrum);
+  }
+
+  private void lay(Read r, DrumPart part, Path file, Optional<Double> known, String more) {
+    Template t = desk.templateProperty().get();
+    if (t == null) {
+      return;
+    }
+    double beats = known.orElse(Slices.likelyBeats(r.seconds(), t.bpm()));
+    Slices slices = Slices.NONE.lasting(beats).at(r.attacks(), r.seconds());
+    String name = file.getFileName().toString().replaceFirst("\\.[^.]*$", "");
+    Template added = Parts.name(Parts.add(t, part).template(), part, name).template();
+    int section = selection.sectionProperty().get();
+    Loops.Loop loop = new Loops.Loop(beats, slices.starts(), Loops.Order.AS_RECORDED, 1);
+    Edits.Edited laid = Loops.lay(added, part, loop, section, section);
+    Sounds sounds = maker.soundsProperty().get();
+    desk.sound(sounds.with(part, r.sample().cut(slices)), name + " read");
+    desk.edit(laid);
+    selection.partProperty().set(part);
+    desk.say(
+        String.format(
+            Locale.ROOT, "%s: %.4g beats, %d pieces.%s", name, beats, slices.count(), more));
+  }
+
+  /** Takes the looped bars of the reference as a new part, from a file of their own. */
+  public void cutOfReference() {
+    Reference r = desk.referenceProperty().get();
+    Analysis a = desk.analysisProperty().get();
+    double from = playback.player().loopStart();
+    double to = playback.player().loopEnd();
+    if (r == null || a == null || a.pulse().isEmpty() || !(to > from)) {
+      desk.say("Loop some bars of the reference first (O): they become the part.");
+      return;
+    }
+    double beats = a.pulse().get().beatsAt(to) - a.pulse().get().beatsAt(from);
+    int rate = r.audio().sampleRate();
+    Audio cut = r.audio().slice((int) (from * rate), (int) (to * rate));
+    String name = String.format(Locale.ROOT, "cut %.1f to %.1f s.wav", from, to);
+    lanes
+        .reading()
+        .start(
+            p -> write(cut, folder.resolve(r.fingerprint()).resolve(name)),
+            file -> take(file, Optional.of((double) Math.round(beats)), RIGHTS),
+            e -> desk.say("The cut can't be kept: " + e.getMessage()));
+  }
+
+  private static Path write(Audio cut, Path file) throws IOException {
+    Files.createDirectories(file.getParent());
+    new WavWriter().write(cut, file);
+    return file;
+  }
+}
