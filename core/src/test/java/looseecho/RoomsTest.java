@@ -26,6 +26,7 @@ class RoomsTest {
           "analysis",
           "echo",
           "mix",
+          "palette",
           "isolate",
           "play",
           "loose",

@@ -24,6 +24,7 @@ import looseecho.loose.Originality;
 import looseecho.loose.SoundLoosener;
 import looseecho.mix.Sounds;
 import looseecho.notes.Key;
+import looseecho.palette.SoundMatcher;
 import looseecho.project.CorrectionStore;
 import looseecho.project.Project;
 import looseecho.project.ProjectFile;
@@ -99,6 +100,11 @@ final class TemplateCommand implements Callable<Integer> {
   @Option(names = "--force", description = Main.FORCE)
   private boolean force;
 
+  @Option(
+      names = "--plain",
+      description = "the built-in sounds as they are, not brought near the track's")
+  private boolean plain;
+
   @Option(names = "--pack", description = "puts the reference itself into the project")
   private boolean pack;
 
@@ -131,7 +137,11 @@ final class TemplateCommand implements Callable<Integer> {
       Reporter.say(errors, name + ": No beat was found, so there is nothing to build on.");
       return false;
     }
-    Project project = project(file, exact.get(), wanted);
+    Sounds sounds =
+        plain
+            ? Sounds.plain()
+            : new SoundMatcher().match(recording.audio(), exact.get(), Sounds.plain(), progress);
+    Project project = project(file, exact.get(), sounds, wanted);
     if (!a.tonality().tonal() && wanted.isEmpty()) {
       String words = "No key was heard: " + exact.get().key().words() + " stands in for one";
       project = project.noting(words);
@@ -169,7 +179,8 @@ final class TemplateCommand implements Callable<Integer> {
     }
   }
 
-  private Project project(Path file, Template exact, Optional<Key> wanted) throws IOException {
+  private Project project(Path file, Template exact, Sounds matched, Optional<Key> wanted)
+      throws IOException {
     List<String> log = new java.util.ArrayList<>(List.of("Template made from what was heard"));
     Template t = exact;
     Map<Aspect, Integer> amounts = new EnumMap<>(Aspect.class);
@@ -180,7 +191,7 @@ final class TemplateCommand implements Callable<Integer> {
       t = step.template();
       log.add(step.words());
     }
-    Sounds sounds = Sounds.plain();
+    Sounds sounds = matched;
     for (SoundLoosener.Step step : new SoundLoosener().loosen(sounds, t, looseness, seed)) {
       sounds = step.sounds();
       log.add(step.words());

@@ -46,6 +46,53 @@ public final class Biquad {
     return normalised(alpha, 0, -alpha, 1 + alpha, -2 * Math.cos(w), 1 - alpha);
   }
 
+  /** Lifts or lowers the band around {@code hz} by so many decibels. */
+  public static Biquad peak(double rate, double hz, double q, double db) {
+    double w = angle(rate, hz);
+    double a = Math.pow(10, db / 40);
+    double alpha = Math.sin(w) / (2 * q);
+    double c = Math.cos(w);
+    return normalised(1 + alpha * a, -2 * c, 1 - alpha * a, 1 + alpha / a, -2 * c, 1 - alpha / a);
+  }
+
+  /** Lifts or lowers what lies below {@code hz}; half of the decibels there. Slope 1. */
+  public static Biquad lowShelf(double rate, double hz, double db) {
+    return shelf(rate, hz, db, 1);
+  }
+
+  /** Lifts or lowers what lies above {@code hz}; half of the decibels there. Slope 1. */
+  public static Biquad highShelf(double rate, double hz, double db) {
+    return shelf(rate, hz, db, -1);
+  }
+
+  /** The cookbook's low shelf, and its mirror: the high one has the cosine's sign turned. */
+  private static Biquad shelf(double rate, double hz, double db, int low) {
+    double w = angle(rate, hz);
+    double a = Math.pow(10, db / 40);
+    double c = low * Math.cos(w);
+    double edge = 2 * Math.sqrt(a) * Math.sin(w) * Math.sqrt(0.5);
+    return normalised(
+        a * ((a + 1) - (a - 1) * c + edge),
+        low * 2 * a * ((a - 1) - (a + 1) * c),
+        a * ((a + 1) - (a - 1) * c - edge),
+        (a + 1) + (a - 1) * c + edge,
+        low * -2 * ((a - 1) + (a + 1) * c),
+        (a + 1) + (a - 1) * c - edge);
+  }
+
+  /** Gain at a frequency, in decibels. */
+  public double decibels(double rate, double hz) {
+    double w = 2 * Math.PI * hz / rate;
+    double num = power(b0, b1, b2, w);
+    return 10 * Math.log10(num / power(1, a1, a2, w));
+  }
+
+  private static double power(double c0, double c1, double c2, double w) {
+    double re = c0 + c1 * Math.cos(w) + c2 * Math.cos(2 * w);
+    double im = c1 * Math.sin(w) + c2 * Math.sin(2 * w);
+    return re * re + im * im;
+  }
+
   private static double angle(double rate, double hz) {
     return 2 * Math.PI * Math.min(hz, 0.49 * rate) / rate;
   }

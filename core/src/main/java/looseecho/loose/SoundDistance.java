@@ -12,11 +12,10 @@ import looseecho.synth.ToneSound;
 /**
  * How far sounds are from others, 0 (the same) to 100: the mean over the parts that play. A part's
  * distance is its largest change of pitch (an octave counts as whole), length (four times),
- * brightness (two octaves), wave, octave below, level (12 dB), room and delay; a sample instead of
- * a built-in sound counts as whole.
+ * brightness (two octaves), wave, octave below, room and delay; levels and colours are mixing; a
+ * sample instead of a built-in sound counts as whole.
  */
 final class SoundDistance {
-  private static final double LEVEL_DB = 12;
   private static final double CENTS = 40;
 
   private SoundDistance() {}
@@ -60,10 +59,7 @@ final class SoundDistance {
   }
 
   private static double strip(Strip x, Strip y) {
-    return largest(
-        Math.abs(x.levelDb() - y.levelDb()) / LEVEL_DB,
-        Math.abs(x.room() - y.room()),
-        Math.abs(x.delay() - y.delay()));
+    return largest(Math.abs(x.room() - y.room()), Math.abs(x.delay() - y.delay()));
   }
 
   private static double octaves(double x, double y) {

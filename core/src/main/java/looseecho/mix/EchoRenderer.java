@@ -2,13 +2,9 @@ package looseecho.mix;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.file.InvalidPathException;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeSet;
 import looseecho.audio.Audio;
 import looseecho.audio.SampleSink;
 import looseecho.echo.DrumPart;
@@ -16,8 +12,6 @@ import looseecho.echo.LinePart;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.reading.Progress;
-import looseecho.synth.DrumSynth;
-import looseecho.synth.SampleSound;
 import looseecho.synth.ToneSynth;
 
 /** Renders a template: its stems and the mix, block after block. Deterministic. */
@@ -34,57 +28,48 @@ public final class EchoRenderer {
   private static final double FAINT_DB = -70; // what still rings below this is left out
 
   private final Sounds sounds;
-  private final Map<DrumPart, float[]> shots = new HashMap<>();
-  private final List<String> missing = new ArrayList<>();
+  private final Shots shots;
   private final PartCache cache = new PartCache();
 
-  /** Prepares the one-shots. */
+  /** Reads the samples; the drums are synthesised when they are first needed. */
   public EchoRenderer(Sounds sounds) {
     this.sounds = sounds;
-    TreeSet<DrumPart> own = new TreeSet<>(sounds.drums().keySet());
-    own.addAll(sounds.samples().keySet());
-    own.forEach(drum -> shots.put(drum, shot(drum)));
-  }
-
-  /** The drum's one-shot; the synthesised one where the sample can't be read. */
-  private float[] shot(DrumPart drum) {
-    SampleSound sample = sounds.samples().get(drum);
-    if (sample != null) {
-      try {
-        return sample.render(RATE);
-      } catch (IOException | InvalidPathException e) {
-        missing.add(
-            "The sample for the "
-                + drum.words()
-                + " can't be used, the built-in drum stands in. "
-                + e.getMessage());
-      }
-    }
-    return new DrumSynth().render(sounds.drum(drum), RATE, 17 + drum.lane().ordinal());
+    shots = new Shots(sounds);
   }
 
   /** Sentences about samples that could not be read; the built-in drums stand in for them. */
   public List<String> missing() {
-    return List.copyOf(missing);
+    return shots.missing();
   }
 
   /** One hit alone, at the loudness it has in the mix. */
   public float[] oneShot(DrumPart drum, int velocity) {
-    float[] shot = shots.get(sounds.source(drum)).clone();
-    return scaled(shot, sounds.strip(drum).gain() * PartScore.gain(velocity));
+    float[] shot = shots.of(drum).clone();
+    return alone(shot, drum, PartScore.gain(velocity));
   }
 
   /** One note alone, at the loudness it has in the mix. */
   public float[] oneNote(LinePart line, int pitch, int velocity, double seconds) {
     float[] tone = new ToneSynth().render(sounds.tone(line), pitch, seconds, velocity, RATE);
-    return scaled(tone, sounds.strip(line).gain());
+    return alone(tone, line, 1);
   }
 
-  private static float[] scaled(float[] x, double gain) {
+  private float[] alone(float[] x, Part part, double gain) {
+    Strip strip = sounds.strip(part);
+    new ColourFilter(strip.colour(), RATE).run(x);
     for (int i = 0; i < x.length; i++) {
-      x[i] *= (float) gain;
+      x[i] *= (float) (gain * strip.gain());
     }
     return x;
+  }
+
+  /**
+   * What a part alone sounds like in a stretch of the song: mono, levelled and ducked, before its
+   * colour and place.
+   */
+  public float[] plain(Template t, Part part, double from, double seconds) {
+    Window window = new Window((int) Math.round(from * RATE), (int) Math.round(seconds * RATE));
+    return PartScore.of(t, part, sounds, shots).render(window);
   }
 
   /** Takes a rendering block after block. */

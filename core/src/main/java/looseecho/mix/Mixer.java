@@ -31,10 +31,11 @@ final class Mixer {
   private final Room room;
   private final Optional<PingPong> repeats;
   private final Optional<BedRenderer> bed;
-  private final Map<String, LowMono> lows = new HashMap<>();
+  private final Map<String, WholeTone> tones = new HashMap<>();
 
   /** A part with what it needs from block to block. */
-  private record Voice(Part part, PartScore score, Strip strip, Optional<Widener> widener) {}
+  private record Voice(
+      Part part, PartScore score, Strip strip, ColourFilter colour, Optional<Widener> widener) {}
 
   /**
    * A block of the song.
@@ -44,11 +45,7 @@ final class Mixer {
   record Block(Bus mix, Map<String, Bus> stems) {}
 
   Mixer(
-      Template template,
-      Sounds sounds,
-      Map<DrumPart, float[]> shots,
-      Optional<PartCache> cache,
-      boolean wantStems) {
+      Template template, Sounds sounds, Shots shots, Optional<PartCache> cache, boolean wantStems) {
     this.template = template;
     this.sounds = sounds;
     this.cache = cache;
@@ -58,7 +55,7 @@ final class Mixer {
       PartScore score = PartScore.of(template, part, sounds, shots);
       Optional<Widener> widener =
           strip.width() > 0 ? Optional.of(new Widener(RATE, strip.width())) : Optional.empty();
-      voices.add(new Voice(part, score, strip, widener));
+      voices.add(new Voice(part, score, strip, new ColourFilter(strip.colour(), RATE), widener));
       cache.ifPresent(c -> c.begin(part, PartScore.content(template, part, sounds)));
     }
     room = new Room(RATE, sounds.roomSeconds());
@@ -129,17 +126,22 @@ final class Mixer {
       add(ROOM, room.of(toRoom), mix, stems);
     }
     repeats.ifPresent(r -> add(REPEATS, r.of(toRepeats), mix, stems));
-    if (sounds.monoBelowHz() > 0) {
-      low("").run(mix);
-      stems.forEach((name, stem) -> low(name).run(stem));
-    }
+    tone("").run(mix);
+    stems.forEach((name, stem) -> tone(name).run(stem));
     return new Block(mix, stems);
   }
 
   private float[] sound(Voice v, Window window) {
-    return cache
-        .map(c -> c.get(v.part(), window.from(), () -> v.score().render(window)))
-        .orElseGet(() -> v.score().render(window));
+    float[] plain =
+        cache
+            .map(c -> c.get(v.part(), window.from(), () -> v.score().render(window)))
+            .orElseGet(() -> v.score().render(window));
+    if (v.colour().isIdle()) {
+      return plain;
+    }
+    float[] coloured = plain.clone(); // the plain one may be kept
+    v.colour().run(coloured);
+    return coloured;
   }
 
   private static Bus placed(Voice v, float[] mono) {
@@ -156,7 +158,7 @@ final class Mixer {
     }
   }
 
-  private LowMono low(String stem) {
-    return lows.computeIfAbsent(stem, s -> new LowMono(RATE, sounds.monoBelowHz()));
+  private WholeTone tone(String stem) {
+    return tones.computeIfAbsent(stem, s -> new WholeTone(sounds, RATE));
   }
 }

@@ -66,11 +66,11 @@ final class PartScore {
    *
    * @param shots the drums' one-shots
    */
-  static PartScore of(Template t, Part part, Sounds sounds, Map<DrumPart, float[]> shots) {
+  static PartScore of(Template t, Part part, Sounds sounds, Shots shots) {
     Strip strip = sounds.strip(part);
     int[] pushes = strip.duckDb() > 0 ? times(t, strip.duckBy()) : new int[0];
     if (part instanceof DrumPart drum) {
-      float[] shot = shots.get(sounds.source(drum));
+      float[] shot = shots.of(drum);
       Slices slices = sounds.sample(drum).map(SampleSound::slices).orElse(Slices.NONE);
       StruckShots struck = new StruckShots(shot, slices, t.bpm(), RATE);
       return new PartScore(strip, null, hits(t, drum, strip, struck), pushes);

@@ -26,6 +26,8 @@ import looseecho.synth.ToneSound;
  * @param drumDrive shared saturation of the drums, 0 for none
  * @param bed noise under the whole
  * @param monoBelowHz edge below which both sides are the same, 0 to leave them as they are
+ * @param colour of the whole
+ * @param sides colour of what differs between the sides, besides: more is wider
  */
 public record Sounds(
     Map<DrumPart, DrumSound> drums,
@@ -38,11 +40,15 @@ public record Sounds(
     double delayFeedback,
     double drumDrive,
     Bed bed,
-    double monoBelowHz) {
+    double monoBelowHz,
+    Colour colour,
+    Colour sides) {
   private static final double MOST_MONO_HZ = 500;
   private static final double MONO_HZ = 120; // common practice: 100 to 120
 
   public Sounds {
+    colour = colour == null ? Colour.FLAT : colour;
+    sides = sides == null ? Colour.FLAT : sides;
     drums = Map.copyOf(drums);
     samples = samples == null ? Map.of() : Map.copyOf(samples);
     tones = Map.copyOf(tones);
@@ -111,7 +117,9 @@ public record Sounds(
         0.35,
         0,
         Bed.OFF,
-        MONO_HZ);
+        MONO_HZ,
+        Colour.FLAT,
+        Colour.FLAT);
   }
 
   /**
@@ -190,10 +198,40 @@ public record Sounds(
     return shared(roomSeconds, delayBeats, delayFeedback, drumDrive, bed, hz);
   }
 
+  /** The same in another colour. */
+  public Sounds coloured(Colour whole, Colour ofSides) {
+    return new Sounds(
+        drums,
+        samples,
+        tones,
+        drumStrips,
+        lineStrips,
+        roomSeconds,
+        delayBeats,
+        delayFeedback,
+        drumDrive,
+        bed,
+        monoBelowHz,
+        whole,
+        ofSides);
+  }
+
   private Sounds shared(
       double room, double beats, double feedback, double drive, Bed noise, double mono) {
     return new Sounds(
-        drums, samples, tones, drumStrips, lineStrips, room, beats, feedback, drive, noise, mono);
+        drums,
+        samples,
+        tones,
+        drumStrips,
+        lineStrips,
+        room,
+        beats,
+        feedback,
+        drive,
+        noise,
+        mono,
+        colour,
+        sides);
   }
 
   /** The map with another value under a key, or without the key for null. */
@@ -211,6 +249,18 @@ public record Sounds(
       Map<DrumPart, Strip> ds,
       Map<LinePart, Strip> ls) {
     return new Sounds(
-        d, s, t, ds, ls, roomSeconds, delayBeats, delayFeedback, drumDrive, bed, monoBelowHz);
+        d,
+        s,
+        t,
+        ds,
+        ls,
+        roomSeconds,
+        delayBeats,
+        delayFeedback,
+        drumDrive,
+        bed,
+        monoBelowHz,
+        colour,
+        sides);
   }
 }

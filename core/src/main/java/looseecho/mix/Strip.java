@@ -14,6 +14,7 @@ import looseecho.activity.Lane;
  * @param delay share sent to the delay, 0..1
  * @param duckBy the lane that pushes it down
  * @param width 0 for a point .. 1 wide across both sides
+ * @param colour gains of its octave bands
  */
 public record Strip(
     double levelDb,
@@ -24,8 +25,10 @@ public record Strip(
     double room,
     double delay,
     Lane duckBy,
-    double width) {
+    double width,
+    Colour colour) {
   public Strip {
+    colour = colour == null ? Colour.FLAT : colour;
     if (!(levelDb >= -80 && levelDb <= 24)
         || !(Math.abs(pan) <= 1)
         || !(duckDb >= 0 && duckDb <= 60)
@@ -48,7 +51,7 @@ public record Strip(
       double duckMs,
       double room,
       double delay) {
-    this(levelDb, pan, muted, duckDb, duckMs, room, delay, Lane.KICK, 0);
+    this(levelDb, pan, muted, duckDb, duckMs, room, delay, Lane.KICK, 0, Colour.FLAT);
   }
 
   /** Linear level. */
@@ -58,33 +61,38 @@ public record Strip(
 
   public Strip level(double db) {
     double to = Math.max(-60, Math.min(12, db));
-    return new Strip(to, pan, muted, duckDb, duckMs, room, delay, duckBy, width);
+    return new Strip(to, pan, muted, duckDb, duckMs, room, delay, duckBy, width, colour);
   }
 
   public Strip panned(double to) {
     double p = Math.max(-1, Math.min(1, to));
-    return new Strip(levelDb, p, muted, duckDb, duckMs, room, delay, duckBy, width);
+    return new Strip(levelDb, p, muted, duckDb, duckMs, room, delay, duckBy, width, colour);
   }
 
   public Strip muted(boolean value) {
-    return new Strip(levelDb, pan, value, duckDb, duckMs, room, delay, duckBy, width);
+    return new Strip(levelDb, pan, value, duckDb, duckMs, room, delay, duckBy, width, colour);
   }
 
   public Strip ducked(double db, double ms) {
     double depth = Math.max(0, db);
-    return new Strip(levelDb, pan, muted, depth, Math.max(1, ms), room, delay, duckBy, width);
+    return new Strip(
+        levelDb, pan, muted, depth, Math.max(1, ms), room, delay, duckBy, width, colour);
   }
 
   /** The same pushed down by another lane. */
   public Strip duckedBy(Lane lane) {
-    return new Strip(levelDb, pan, muted, duckDb, duckMs, room, delay, lane, width);
+    return new Strip(levelDb, pan, muted, duckDb, duckMs, room, delay, lane, width, colour);
   }
 
   public Strip sends(double toRoom, double toDelay) {
-    return new Strip(levelDb, pan, muted, duckDb, duckMs, toRoom, toDelay, duckBy, width);
+    return new Strip(levelDb, pan, muted, duckDb, duckMs, toRoom, toDelay, duckBy, width, colour);
   }
 
   public Strip wide(double value) {
-    return new Strip(levelDb, pan, muted, duckDb, duckMs, room, delay, duckBy, value);
+    return new Strip(levelDb, pan, muted, duckDb, duckMs, room, delay, duckBy, value, colour);
+  }
+
+  public Strip coloured(Colour other) {
+    return new Strip(levelDb, pan, muted, duckDb, duckMs, room, delay, duckBy, width, other);
   }
 }

@@ -13,7 +13,6 @@ import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.echo.Arrangement;
 import looseecho.echo.Cell;
-import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
@@ -300,23 +299,12 @@ class MixTest {
     Audio whole = renderer.mix(t, Progress.NONE);
     Audio again = new EchoRenderer(busy()).mix(t, Progress.NONE);
     Bus one = new Bus(whole.length(), RATE);
-    Mixer mixer = new Mixer(t, busy(), shots(), java.util.Optional.empty(), false);
+    Mixer mixer = new Mixer(t, busy(), new Shots(busy()), java.util.Optional.empty(), false);
     one.add(mixer.next(new Window(0, whole.length())).mix(), 1);
     new Limiter(RATE, 0.891).limit(one);
     for (int i = 0; i < whole.length(); i++) {
       assertEquals(one.left(i), whole.left(i), 2e-5);
       assertEquals(whole.right(i), again.right(i));
     }
-  }
-
-  private static Map<DrumPart, float[]> shots() {
-    Map<DrumPart, float[]> shots = new java.util.HashMap<>();
-    for (Lane lane : Lane.values()) {
-      shots.put(
-          Part.of(lane),
-          new looseecho.synth.DrumSynth()
-              .render(busy().drum(Part.of(lane)), RATE, 17 + lane.ordinal()));
-    }
-    return shots;
   }
 }

@@ -201,7 +201,9 @@ public class ProjectFileTest {
             s.delayFeedback(),
             s.drumDrive(),
             s.bed(),
-            s.monoBelowHz());
+            s.monoBelowHz(),
+            s.colour(),
+            s.sides());
     files.write(
         new Project(p.reference(), p.corrections(), p.exact(), p.template(), same, p.log()),
         Optional.empty(),
