@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 /**
  * Work with undo and redo, and the log of what was done. States are immutable, so keeping them is
@@ -85,6 +86,20 @@ public final class History<T> {
     present = new Moment<>(again.state(), again.words(), "");
     log.add("Done again: " + present.words());
     return Optional.of(present.words());
+  }
+
+  /** Changes all states alike, those that undo and redo lead to, too. */
+  public void rewrite(UnaryOperator<T> how) {
+    present = rewritten(present, how);
+    for (Deque<Moment<T>> moments : List.of(past, future)) {
+      List<Moment<T>> old = List.copyOf(moments);
+      moments.clear();
+      old.forEach(m -> moments.addLast(rewritten(m, how)));
+    }
+  }
+
+  private static <T> Moment<T> rewritten(Moment<T> m, UnaryOperator<T> how) {
+    return new Moment<>(how.apply(m.state()), m.words(), m.gesture());
   }
 
   /** All that was done, in order. */

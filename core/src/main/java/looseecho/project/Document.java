@@ -150,6 +150,14 @@ public final class Document {
     apply(state().with(other), words, gesture);
   }
 
+  /**
+   * The sounds were brought near the track: they stand in for the built-in ones wherever those were
+   * left as they are. No change of the person's, so there is nothing to undo or to save.
+   */
+  public void matched(Sounds near) {
+    history.rewrite(s -> s.sounds().equals(Sounds.plain()) ? s.with(near) : s);
+  }
+
   private void apply(State next, String words, String gesture) {
     history.apply(next, words, gesture);
     revision++;

@@ -41,6 +41,7 @@ abstract class WindowTest {
   /** Opens the window of a person whose own things are in a folder. */
   void open(Stage stage, Path corrections) throws IOException {
     session = new Session(new SilentDevice(44100), new CorrectionStore(corrections));
+    session.matching().byItself(false); // it is tested by itself
     shell = new Shell(session);
     Scene scene = new Scene(shell, 1280, 800);
     Theme.apply(scene);

@@ -11,6 +11,7 @@ import javafx.scene.layout.VBox;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Lanes;
+import looseecho.desktop.session.Matching;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Stroke;
@@ -28,7 +29,8 @@ public final class EchoLedger extends VBox {
   private final ToggleGroup group = new ToggleGroup();
   private final GroovePanel groove;
 
-  public EchoLedger(Desk desk, Selection selection, EchoMaker maker, Lanes lanes) {
+  public EchoLedger(
+      Desk desk, Selection selection, EchoMaker maker, Matching matching, Lanes lanes) {
     super(10);
     Label caution = line(RIGHTS);
     caution.getStyleClass().add(Theme.SMALL);
@@ -41,7 +43,8 @@ public final class EchoLedger extends VBox {
             new LoosePanel(desk, maker),
             GroundLedger.rule(),
             new RetunePanel(desk));
-    VBox whole = pages(new SharedSoundPanel(desk, maker), GroundLedger.rule(), new LogPanel(desk));
+    VBox whole =
+        pages(new SharedSoundPanel(desk, maker, matching), GroundLedger.rule(), new LogPanel(desk));
     HBox chips =
         new HBox(
             6,

@@ -3,12 +3,14 @@ package looseecho.desktop.ledger;
 import java.util.Locale;
 import java.util.function.DoubleFunction;
 import java.util.function.DoubleUnaryOperator;
+import java.util.function.Function;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.layout.GridPane;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.theme.Theme;
+import looseecho.mix.Colour;
 import looseecho.mix.Sounds;
 
 /** Rows of sliders that change the sounds, each with its name and value. */
@@ -32,6 +34,15 @@ final class SettingRows extends GridPane {
     this.desk = desk;
     this.maker = maker;
     this.of = of;
+  }
+
+  /** A colour, as bars. */
+  void bars(String name, Colour now, Function<Colour, Sounds> change) {
+    Label label = new Label(name);
+    label.setMinWidth(72);
+    ColourBars bars = new ColourBars(name, now, (c, words) -> set(name, words, change.apply(c)));
+    addRow(row++, label, bars);
+    setColumnSpan(bars, 2);
   }
 
   /** A setting; it is done when the slider is let go, so that undo takes back one gesture. */

@@ -1,8 +1,11 @@
 package looseecho.desktop.ledger;
 
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
+import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
+import looseecho.desktop.session.Matching;
 import looseecho.mix.Bed;
 import looseecho.mix.Sounds;
 
@@ -15,12 +18,14 @@ final class SharedSoundPanel extends VBox {
 
   private final Desk desk;
   private final EchoMaker maker;
+  private final Matching matching;
   private SettingRows rows;
 
-  SharedSoundPanel(Desk desk, EchoMaker maker) {
+  SharedSoundPanel(Desk desk, EchoMaker maker, Matching matching) {
     super(4);
     this.desk = desk;
     this.maker = maker;
+    this.matching = matching;
     maker.soundsProperty().addListener((o, a, b) -> changed());
     show();
   }
@@ -84,7 +89,22 @@ final class SharedSoundPanel extends VBox {
         v -> sounds().with(sounds().bed().bright(v)));
     rows.slider(
         "bed ducks", 0, 24, bed.duckDb(), "%.0f dB", v -> sounds().with(sounds().bed().ducked(v)));
-    getChildren().setAll(ReadingRow.heading("Shared by all parts"), rows);
+    rows.bars("colour", s.colour(), c -> sounds().coloured(c, sounds().sides()));
+    rows.bars("sides", s.sides(), c -> sounds().coloured(sounds().colour(), c));
+    getChildren()
+        .setAll(
+            ReadingRow.heading("Shared by all parts"),
+            new FlowPane(
+                6,
+                4,
+                Buttons.of(
+                    "match",
+                    "Near the track",
+                    "Brings level, colour, place, width and length of all parts near what is heard",
+                    matching::match),
+                Buttons.of(
+                    "plain", "Built-in", "The built-in sounds as they are", matching::plain)),
+            rows);
   }
 
   private static int nearest(double beats) {

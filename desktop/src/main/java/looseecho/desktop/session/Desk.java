@@ -135,6 +135,14 @@ public final class Desk {
     }
   }
 
+  /** The sounds of a track were brought near it; no change of the person's. */
+  void matched(Document d, Sounds near) {
+    d.matched(near);
+    if (d == document) {
+      show();
+    }
+  }
+
   /** Other sounds, or another mix. */
   public void sound(Sounds other, String words) {
     sound(other, words, "");

@@ -7,21 +7,24 @@ import java.util.List;
  *
  * @param opening opens tracks and projects; the newest counts
  * @param hearing hears corrections; the newest counts
+ * @param matching brings the echo's sounds near the track's; the newest counts
  * @param reading reads what the person lays on a template, such as a groove
  */
-public record Lanes(Work opening, Work hearing, Work reading, Work saving, Work exporting)
+public record Lanes(
+    Work opening, Work hearing, Work matching, Work reading, Work saving, Work exporting)
     implements AutoCloseable {
   Lanes() {
     this(
         Work.newest("opening"),
         Work.newest("hearing"),
+        Work.newest("matching"),
         Work.newest("reading"),
         Work.inOrder("saving"),
         Work.inOrder("exporting"));
   }
 
   public List<Work> all() {
-    return List.of(opening, hearing, reading, saving, exporting);
+    return List.of(opening, hearing, matching, reading, saving, exporting);
   }
 
   /** True when nothing is at work. */

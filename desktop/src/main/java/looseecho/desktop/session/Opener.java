@@ -30,7 +30,12 @@ final class Opener {
    * @param note what the person should know; may be empty
    */
   record Opened(
-      Document document, Path project, boolean changed, Optional<Path> left, String note) {}
+      Document document, Path project, boolean changed, Optional<Path> left, String note) {
+    /** A track by itself, nobody has worked on it yet. */
+    boolean isFresh() {
+      return project == null && !changed;
+    }
+  }
 
   Opener(
       Work opening,

@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import looseecho.analysis.Analysis;
@@ -25,16 +26,25 @@ public final class Papers {
   private final EchoMaker maker;
   private final Keeper keeper;
   private final Notice notice;
+  private final Consumer<Document> fresh;
   private final Opener opener;
   private final ReadOnlyObjectWrapper<Keeper.LostException> lost = new ReadOnlyObjectWrapper<>();
 
-  Papers(Lanes lanes, Ear ear, Desk desk, EchoMaker maker, Keeper keeper, Notice notice) {
+  Papers(
+      Lanes lanes,
+      Ear ear,
+      Desk desk,
+      EchoMaker maker,
+      Keeper keeper,
+      Notice notice,
+      Consumer<Document> fresh) {
     this.saving = lanes.saving();
     this.exporting = lanes.exporting();
     this.desk = desk;
     this.maker = maker;
     this.keeper = keeper;
     this.notice = notice;
+    this.fresh = fresh;
     opener = new Opener(lanes.opening(), ear, keeper, this::take, this::take, this::notOpened);
   }
 
@@ -82,6 +92,9 @@ public final class Papers {
       o.document().unsaved();
       keep(o.document());
       o.left().ifPresent(keeper::takenUp);
+    }
+    if (o.isFresh()) {
+      fresh.accept(o.document());
     }
     List<String> heard = o.document().state().analysis().notes();
     if (!heard.isEmpty()) {

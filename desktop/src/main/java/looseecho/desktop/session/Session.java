@@ -24,6 +24,7 @@ public final class Session implements AutoCloseable {
   private final Desk desk;
   private final Papers papers;
   private final OwnAudio ownAudio;
+  private final Matching matching;
 
   public Session(OutputDevice device, CorrectionStore store) {
     folder = store.folder();
@@ -43,7 +44,8 @@ public final class Session implements AutoCloseable {
     Ear ear = new Ear(store);
     Keeper keeper = new Keeper(folder.resolveSibling("kept"));
     desk = new Desk(lanes.hearing(), lanes.saving(), ear, notice, new Ties());
-    papers = new Papers(lanes, ear, desk, maker, keeper, notice);
+    matching = new Matching(desk, lanes.matching(), notice);
+    papers = new Papers(lanes, ear, desk, maker, keeper, notice, matching::opened);
     ownAudio = new OwnAudio(desk, selection, maker, playback, lanes, folder.resolveSibling("cuts"));
     notice.say(device.remark());
   }
@@ -97,6 +99,11 @@ public final class Session implements AutoCloseable {
   /** What turns the echo into sound. */
   public EchoMaker maker() {
     return maker;
+  }
+
+  /** What brings the echo's sounds near the track's. */
+  public Matching matching() {
+    return matching;
   }
 
   /** Recordings of one's own as parts. */

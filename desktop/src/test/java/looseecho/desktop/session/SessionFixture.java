@@ -55,6 +55,7 @@ abstract class SessionFixture {
     fx(
         () -> {
           session = new Session(device, new CorrectionStore(dir.resolve("corrections")));
+          session.matching().byItself(false); // it is tested by itself
           desk = session.desk();
           papers = session.papers();
         });

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
+import javafx.beans.property.ReadOnlyObjectProperty;
 import looseecho.activity.Lane;
 import looseecho.echo.Arrangement;
 import looseecho.echo.Part;
@@ -26,6 +27,28 @@ class SoundingTest extends SessionFixture {
     says("The sample for the snare can't be used, the built-in drum stands in.");
     fx(desk::undo);
     until("the sounds are back", () -> session.maker().soundsProperty().get().equals(s));
+  }
+
+  /**
+   * A new track's echo sounds near it, with nothing to undo or to save; asked for, it is a change.
+   */
+  @Test
+  void soundsComeNearTheTrackByThemselves() throws IOException {
+    begin();
+    fx(() -> session.matching().byItself(true));
+    opened(track("pier.wav", 12));
+    ReadOnlyObjectProperty<Sounds> now = session.maker().soundsProperty();
+    until("they are near", () -> !now.get().equals(Sounds.plain()));
+    Sounds near = now.get();
+    assertTrue(desk.document().get().isSaved());
+    fx(session.matching()::plain);
+    assertEquals(Sounds.plain(), now.get());
+    fx(session.matching()::match);
+    until("they are near again", () -> now.get().equals(near));
+    fx(desk::undo);
+    assertEquals(Sounds.plain(), now.get());
+    fx(desk::undo);
+    assertEquals(near, now.get());
   }
 
   @Test

@@ -1,0 +1,71 @@
+package looseecho.desktop.session;
+
+import java.util.Optional;
+import looseecho.echo.Template;
+import looseecho.mix.Sounds;
+import looseecho.palette.SoundMatcher;
+import looseecho.project.Document;
+
+/** Brings the echo's sounds near the track's: by itself for a new track, or when asked to. */
+public final class Matching {
+  private final Desk desk;
+  private final Work lane;
+  private final Notice notice;
+  private boolean byItself = true;
+
+  Matching(Desk desk, Work lane, Notice notice) {
+    this.desk = desk;
+    this.lane = lane;
+    this.notice = notice;
+  }
+
+  /** False leaves new tracks the built-in sounds. */
+  public void byItself(boolean wanted) {
+    byItself = wanted;
+  }
+
+  /** For a track that was opened by itself. */
+  void opened(Document d) {
+    lane.drop();
+    if (byItself) {
+      match(
+          d,
+          near -> {
+            desk.matched(d, near);
+            notice.say("Your echo's sounds are near the track's now");
+          });
+    }
+  }
+
+  /** When the person asks for it: a change like any other. */
+  public void match() {
+    Optional<Document> d = desk.document();
+    if (d.isEmpty() || d.get().state().exact().isEmpty()) {
+      desk.say("There is no echo yet whose sounds could come near.");
+      return;
+    }
+    match(
+        d.get(),
+        near -> {
+          if (desk.document().equals(d)) {
+            desk.sound(near, "Sounds near the track's");
+          }
+        });
+  }
+
+  /** The built-in sounds again. */
+  public void plain() {
+    desk.sound(Sounds.plain(), "Built-in sounds");
+  }
+
+  private void match(Document d, java.util.function.Consumer<Sounds> done) {
+    Reference r = desk.referenceProperty().get();
+    Optional<Template> exact = d.state().exact();
+    if (r != null && exact.isPresent()) {
+      lane.start(
+          p -> new SoundMatcher().match(r.audio(), exact.get(), Sounds.plain(), p),
+          done,
+          e -> notice.failed("Matching the sounds", e, "The echo sounds as before."));
+    }
+  }
+}
