@@ -68,6 +68,23 @@ final class Mixture {
     return stretches.isEmpty();
   }
 
+  /**
+   * Weights of the bands, so that every band of the reference counts as much as the others, as it
+   * does to the ear: quiet highs as much as loud lows.
+   */
+  float[] weights() {
+    float[] out = new float[Bands.COUNT];
+    float[][] middle = heard(View.MIDDLE);
+    for (int b = 0; b < out.length; b++) {
+      double sum = 0;
+      for (float[] frame : middle) {
+        sum += frame[b];
+      }
+      out[b] = (float) (middle.length / Math.max(1e-9, sum));
+    }
+    return out;
+  }
+
   /** The reference: frames by bands. */
   float[][] heard(View view) {
     return heard.get(view.ordinal());

@@ -61,7 +61,7 @@ final class Shares {
         sum += frame[b] / frames;
       }
       rest[b] = 0.1 * sum;
-      held[b / Bands.PER_OCTAVE] += PRIOR * sum * frames;
+      held[Bands.octave(b)] += PRIOR * sum * frames;
     }
     for (int round = 0; round < rounds; round++) {
       double[][] num = new double[parts.length][Colour.BANDS];
@@ -69,7 +69,7 @@ final class Shares {
       double[] more = new double[Bands.COUNT];
       for (int f = 0; f < frames; f++) {
         for (int b = 0; b < Bands.COUNT; b++) {
-          int o = b / Bands.PER_OCTAVE;
+          int o = Bands.octave(b);
           double sum = rest[b] + TINY;
           for (int p = 0; p < parts.length; p++) {
             sum += g[p][o] * parts[p][f][b];
@@ -105,7 +105,7 @@ final class Shares {
       for (int b = 0; b < Bands.COUNT; b++) {
         double sum = rest[b] + TINY;
         for (int p = 0; p < parts.length; p++) {
-          sum += p == one ? 0 : g[p][b / Bands.PER_OCTAVE] * parts[p][f][b];
+          sum += p == one ? 0 : g[p][Bands.octave(b)] * parts[p][f][b];
         }
         out[f][b] = (float) sum;
       }
@@ -122,7 +122,7 @@ final class Shares {
       double[] den = new double[Colour.BANDS];
       for (int f = 0; f < others.length; f++) {
         for (int b = 0; b < Bands.COUNT; b++) {
-          int o = b / Bands.PER_OCTAVE;
+          int o = Bands.octave(b);
           num[o] += mixture[f][b] / (others[f][b] + g[o] * part[f][b]) * part[f][b];
           den[o] += part[f][b];
         }
@@ -134,7 +134,7 @@ final class Shares {
     double sum = 0;
     for (int f = 0; f < others.length; f++) {
       for (int b = 0; b < Bands.COUNT; b++) {
-        double model = others[f][b] + g[b / Bands.PER_OCTAVE] * part[f][b];
+        double model = others[f][b] + g[Bands.octave(b)] * part[f][b];
         double x = mixture[f][b] + TINY;
         sum += x * Math.log(x / model) - x + model;
       }

@@ -1,5 +1,6 @@
 package looseecho.palette;
 
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -30,8 +31,10 @@ public final class SoundMatcher {
   private static final double MOST_COLOUR_DB = 15; // of one part
   private static final double FAINT = 0.01; // share of a part's sound in an octave to be coloured
   private static final double MOST_WIDE = 0.8; // side that the widest part has, see Strip
+  private static final double MOST_LIFT_DB = 9; // over what the parts are usually lifted by
+  private static final double LEAST_SHARE = 0.004; // of the reference, to tell its place by
   private static final double IN_THE_MIDDLE = 0.06;
-  private static final int ROUNDS = 2;
+  private static final int ROUNDS = 3;
   private static final double BETTER = 0.998; // of the misfit, to be worth another shape
 
   /**
@@ -66,8 +69,12 @@ public final class SoundMatcher {
 
   /** Other lengths, then other pitches, where the parts then make up the reference better. */
   private static Sounds shaped(Sounds from, List<Part> parts, Mixture mixture, Progress progress) {
+    float[] weights = mixture.weights();
     float[][][] alone = alone(from, parts, mixture);
-    float[][] heard = mixture.heard(View.MIDDLE);
+    for (int p = 0; p < alone.length; p++) {
+      alone[p] = Bands.weighed(alone[p], weights);
+    }
+    float[][] heard = Bands.weighed(mixture.heard(View.MIDDLE), weights);
     Sounds out = from;
     int done = 0;
     for (BiFunction<Sounds, Part, List<Sounds>> others :
@@ -95,7 +102,7 @@ public final class SoundMatcher {
     return tries.parallelStream()
         .map(
             s -> {
-              float[][] bands = mixture.alone(s, part);
+              float[][] bands = Bands.weighed(mixture.alone(s, part), mixture.weights());
               return new Tried(s, bands, Shares.misfit(heard, others, bands));
             })
         .min(Comparator.comparingDouble(Tried::misfit))
@@ -118,12 +125,33 @@ public final class SoundMatcher {
     double[] left = solved.get(View.LEFT.ordinal())[0];
     double[] right = solved.get(View.RIGHT.ordinal())[0];
     double[] side = solved.get(View.SIDE.ordinal())[0];
+    Strip[] strips = new Strip[parts.size()];
+    double[] lifts = new double[parts.size()];
+    for (int p = 0; p < strips.length; p++) {
+      Strip base = from.strip(parts.get(p));
+      strips[p] = strip(base, solved.get(0)[p], alone[p]);
+      lifts[p] = strips[p].levelDb() - base.levelDb();
+    }
+    double usual = Arrays.stream(lifts).sorted().toArray()[lifts.length / 2];
+    double all = sum(mixture.heard(View.MIDDLE));
     Sounds out = from;
-    for (int p = 0; p < parts.size(); p++) {
-      Strip strip = strip(from.strip(parts.get(p)), solved.get(0)[p], alone[p]);
-      out = out.with(parts.get(p), placed(strip, left[p], right[p], side[p]));
+    for (int p = 0; p < strips.length; p++) {
+      double over = Math.max(0, lifts[p] - usual - MOST_LIFT_DB);
+      Strip strip = strips[p].level(strips[p].levelDb() - over);
+      boolean told = sum(alone[p]) * Math.pow(10, lifts[p] / 20) > LEAST_SHARE * all && over == 0;
+      out = out.with(parts.get(p), told ? placed(strip, left[p], right[p], side[p]) : strip);
     }
     return out;
+  }
+
+  private static double sum(float[][] frames) {
+    double sum = 0;
+    for (float[] frame : frames) {
+      for (float x : frame) {
+        sum += x;
+      }
+    }
+    return sum;
   }
 
   /** Level and colour by the gains of the octaves. */
@@ -133,7 +161,7 @@ public final class SoundMatcher {
     double lifted = 1e-12;
     for (float[] frame : alone) {
       for (int b = 0; b < frame.length; b++) {
-        energy[b / Bands.PER_OCTAVE] += frame[b] * frame[b];
+        energy[Bands.octave(b)] += frame[b] * frame[b];
       }
     }
     for (int o = 0; o < energy.length; o++) {

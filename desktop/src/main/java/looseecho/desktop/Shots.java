@@ -10,6 +10,7 @@ import java.util.function.ToIntFunction;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.control.ToggleButton;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import looseecho.desktop.ground.WaveChart;
@@ -74,6 +75,8 @@ final class Shots {
                     write(
                         folder.resolve(bench.name().toLowerCase(java.util.Locale.ROOT) + ".png")));
           }
+          jobs.add(() -> ((ToggleButton) shell.lookup("#ledger-part")).fire());
+          jobs.add(() -> write(folder.resolve("echo-part.png")));
           jobs.add(shell::switchLight);
           jobs.add(() -> shell.go(Bench.HITS));
           jobs.add(() -> write(folder.resolve("hits-night.png")));

@@ -103,7 +103,9 @@ final class ColourBars extends ChartPane {
       g.fillRect(k * step + 3, Math.min(half, top), step - 6, Math.max(1.5, Math.abs(top - half)));
       boolean picked = k == band && isFocused();
       g.setFill(colour(picked ? Hue.INK : Hue.QUIET));
-      g.fillText(NAMES[k], k * step + 2, h, step);
+      if (k % 2 == 0 || picked) { // the others would touch each other
+        g.fillText(NAMES[k], k * step + 2, h, 2 * step);
+      }
     }
   }
 }
