@@ -149,7 +149,8 @@ final class TemplateCommand implements Callable<Integer> {
     allowed.check(to);
     new ProjectFile().writeSealed(project, pack ? Optional.of(file) : Optional.empty(), to);
     PrintWriter said = spec.commandLine().getOut();
-    Map<Aspect, Double> news = Originality.of(exact.get(), project.template(), project.sounds());
+    Map<Aspect, Double> news =
+        Originality.of(exact.get(), project.template(), project.near(), project.sounds());
     if (json) {
       Reporter.say(said, Summary.json(project, news, to));
       return true;
@@ -222,6 +223,6 @@ final class TemplateCommand implements Callable<Integer> {
             file.toAbsolutePath().toString(),
             CorrectionStore.fingerprint(file),
             pack);
-    return new Project(link, Corrections.NONE, exact, t, sounds, log);
+    return new Project(link, Corrections.NONE, exact, t, sounds, matched, log);
   }
 }

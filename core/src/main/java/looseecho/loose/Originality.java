@@ -28,15 +28,19 @@ import looseecho.notes.Line;
  * place, pitch class against the home note, so that a mere transposition counts as the same).
  * Timing: mean difference of offset of the hits that both have, 20 ms or more counting as 100.
  * Arrangement: share of parts and beats that do not play where they did. Sounds: see {@link
- * SoundDistance}; against the built-in ones that every echo begins with.
+ * SoundDistance}; against those that come near the reference, with which every echo begins.
  */
 public final class Originality {
   private static final double WHOLE_MS = 20;
 
   private Originality() {}
 
-  /** All readings. */
-  public static Map<Aspect, Double> of(Template exact, Template echo, Sounds sounds) {
+  /**
+   * All readings.
+   *
+   * @param near the sounds that the echo began with
+   */
+  public static Map<Aspect, Double> of(Template exact, Template echo, Sounds near, Sounds sounds) {
     Map<Aspect, Double> out = new EnumMap<>(Aspect.class);
     out.put(Aspect.TIMING, timing(exact, echo));
     out.put(
@@ -46,7 +50,7 @@ public final class Originality {
     out.put(
         Aspect.NOTES, 100 * (1 - likeness(exact, echo, s -> notes(s, before), s -> notes(s, now))));
     out.put(Aspect.ARRANGEMENT, arrangement(exact, echo));
-    out.put(Aspect.SOUNDS, SoundDistance.of(Sounds.plain(), sounds, echo));
+    out.put(Aspect.SOUNDS, SoundDistance.of(near, sounds, echo));
     return out;
   }
 

@@ -29,6 +29,7 @@ public final class Document {
   private Corrections asked;
   private long revision;
   private long saved;
+  private Sounds near = Sounds.plain();
 
   /**
    * Where the track comes from.
@@ -89,7 +90,9 @@ public final class Document {
       Project project) {
     State start =
         State.heard(corrections, analysis, project.sounds()).with(Optional.of(project.template()));
-    return new Document(origin, heard, new History<>(start, project.log()));
+    Document d = new Document(origin, heard, new History<>(start, project.log()));
+    d.near = project.near();
+    return d;
   }
 
   public Origin origin() {
@@ -154,8 +157,19 @@ public final class Document {
    * The sounds were brought near the track: they stand in for the built-in ones wherever those were
    * left as they are. No change of the person's, so there is nothing to undo or to save.
    */
-  public void matched(Sounds near) {
-    history.rewrite(s -> s.sounds().equals(Sounds.plain()) ? s.with(near) : s);
+  public void matched(Sounds found) {
+    near = found;
+    history.rewrite(s -> s.sounds().equals(Sounds.plain()) ? s.with(found) : s);
+  }
+
+  /** The sounds that come near the track; the built-in ones until they were matched. */
+  public Sounds near() {
+    return near;
+  }
+
+  /** These come near the track, whatever sounds are at work. */
+  public void near(Sounds found) {
+    near = found;
   }
 
   private void apply(State next, String words, String gesture) {
@@ -236,6 +250,7 @@ public final class Document {
                     s.exact().orElse(t),
                     t,
                     s.sounds(),
+                    near,
                     log()));
   }
 }

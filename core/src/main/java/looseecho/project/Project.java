@@ -15,6 +15,7 @@ import looseecho.reading.Limits;
  * @param exact the exact template of what was heard, to read originality against
  * @param template the template at work
  * @param sounds its sounds
+ * @param near the sounds that come near the reference, to read originality against
  * @param log what was done, in words
  */
 public record Project(
@@ -23,6 +24,7 @@ public record Project(
     Template exact,
     Template template,
     Sounds sounds,
+    Sounds near,
     List<String> log) {
   /**
    * Where the reference is.
@@ -41,18 +43,35 @@ public record Project(
   }
 
   public Project {
+    near = near == null ? Sounds.plain() : near;
     log = List.copyOf(log);
+  }
+
+  /** One whose sounds were not brought near the reference. */
+  public Project(
+      Link reference,
+      Corrections corrections,
+      Template exact,
+      Template template,
+      Sounds sounds,
+      List<String> log) {
+    this(reference, corrections, exact, template, sounds, Sounds.plain(), log);
+  }
+
+  /** The same with other sounds that come near the reference. */
+  public Project near(Sounds other) {
+    return new Project(reference, corrections, exact, template, sounds, other, log);
   }
 
   /** The same with other sounds. */
   public Project with(Sounds other) {
-    return new Project(reference, corrections, exact, template, other, log);
+    return new Project(reference, corrections, exact, template, other, near, log);
   }
 
   /** The same with one more line in its log. */
   public Project noting(String words) {
     List<String> more = new ArrayList<>(log);
     more.add(words);
-    return new Project(reference, corrections, exact, template, sounds, more);
+    return new Project(reference, corrections, exact, template, sounds, near, more);
   }
 }

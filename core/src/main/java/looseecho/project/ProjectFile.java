@@ -136,6 +136,7 @@ public final class ProjectFile {
     root.set("exact", mapper.valueToTree(p.exact()));
     root.set("template", mapper.valueToTree(p.template()));
     root.set("sounds", mapper.valueToTree(p.sounds()));
+    root.set("near", mapper.valueToTree(p.near()));
     root.set("log", mapper.valueToTree(p.log()));
     return root;
   }
@@ -201,6 +202,9 @@ public final class ProjectFile {
               template(current.path("exact")),
               template(current.path("template")),
               mapper.treeToValue(current.path("sounds"), Sounds.class),
+              current.has("near")
+                  ? mapper.treeToValue(current.path("near"), Sounds.class)
+                  : Sounds.plain(),
               List.of(mapper.treeToValue(current.path("log"), String[].class)));
       return new Opened(
           project,

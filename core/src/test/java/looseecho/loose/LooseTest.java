@@ -77,7 +77,7 @@ class LooseTest {
     Map<Aspect, Integer> all = Map.of(Aspect.PATTERN, 100, Aspect.NOTES, 60, Aspect.TIMING, 40);
     assertEquals(loosened(all, 7), loosened(all, 7));
     assertNotEquals(loosened(all, 7), loosened(all, 8));
-    Map<Aspect, Double> same = Originality.of(beat(), beat(), Sounds.plain());
+    Map<Aspect, Double> same = Originality.of(beat(), beat(), Sounds.plain(), Sounds.plain());
     same.values().forEach(v -> assertEquals(0, v, 1e-9));
   }
 
@@ -87,7 +87,7 @@ class LooseTest {
     for (long seed = 0; seed < 12; seed++) {
       for (Aspect aspect : ON_THE_TEMPLATE) {
         Template t = loosened(Map.of(aspect, 100), seed);
-        Map<Aspect, Double> read = Originality.of(beat(), t, Sounds.plain());
+        Map<Aspect, Double> read = Originality.of(beat(), t, Sounds.plain(), Sounds.plain());
         assertTrue(read.get(aspect) > 1, aspect + " with seed " + seed + ": " + read);
         if (aspect != Aspect.ARRANGEMENT) {
           for (Aspect other : Aspect.values()) {
@@ -117,14 +117,15 @@ class LooseTest {
   @Test
   void aTransposedTuneIsNotANewOne() {
     Template up = Retune.key(beat(), new Key(5, true)).template();
-    assertEquals(0, Originality.of(beat(), up, Sounds.plain()).get(Aspect.NOTES), 1e-9);
+    assertEquals(
+        0, Originality.of(beat(), up, Sounds.plain(), Sounds.plain()).get(Aspect.NOTES), 1e-9);
   }
 
   /** The same verse once more is another arrangement, but no new pattern, notes or feel. */
   @Test
   void aRepeatedSectionIsNewInTheArrangementAlone() {
     Template longer = Arrangement.insert(Arrangement.repeat(beat(), 0).template(), 0, 8).template();
-    Map<Aspect, Double> read = Originality.of(beat(), longer, Sounds.plain());
+    Map<Aspect, Double> read = Originality.of(beat(), longer, Sounds.plain(), Sounds.plain());
     for (Aspect same : List.of(Aspect.PATTERN, Aspect.NOTES, Aspect.TIMING, Aspect.SOUNDS)) {
       assertEquals(0, read.get(same), 1e-9, same.words());
     }
@@ -157,6 +158,6 @@ class LooseTest {
   }
 
   private static double read(Sounds s) {
-    return Originality.of(beat(), beat(), s).get(Aspect.SOUNDS);
+    return Originality.of(beat(), beat(), Sounds.plain(), s).get(Aspect.SOUNDS);
   }
 }

@@ -96,7 +96,7 @@ final class LoosePanel extends VBox {
     Template t = desk.templateProperty().get();
     Template exact = desk.exact();
     if (t != null && exact != null) {
-      Originality.of(exact, t, maker.soundsProperty().get())
+      Originality.of(exact, t, desk.near(), maker.soundsProperty().get())
           .forEach((aspect, v) -> readings.get(aspect).setText(Math.round(v) + " %"));
     }
   }

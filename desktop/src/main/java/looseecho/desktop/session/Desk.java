@@ -215,6 +215,11 @@ public final class Desk {
     return t == null ? part.words() : t.name(part);
   }
 
+  /** The sounds that come near the track. */
+  public Sounds near() {
+    return document == null ? Sounds.plain() : document.near();
+  }
+
   /** What was done, in words, in order. */
   public List<String> log() {
     return document == null ? List.of() : document.log();

@@ -47,6 +47,7 @@ public final class Matching {
     match(
         d.get(),
         near -> {
+          d.get().near(near);
           if (desk.document().equals(d)) {
             desk.sound(near, "Sounds near the track's");
           }
