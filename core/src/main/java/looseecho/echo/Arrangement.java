@@ -131,8 +131,10 @@ public final class Arrangement {
     for (Part p : part == null ? Part.of(s) : List.of(part)) {
       s =
           p instanceof DrumPart drum
-              ? s.with(drum, copied(s.hits(drum), source, target))
-              : s.with((LinePart) p, copied(s.notes((LinePart) p), source, target));
+              ? s.with(drum, copied(s.hits(drum), source, s.hits(drum), target))
+              : s.with(
+                  (LinePart) p,
+                  copied(s.notes((LinePart) p), source, s.notes((LinePart) p), target));
     }
     return new Edited(
         t.with(section, s),
@@ -145,12 +147,12 @@ public final class Arrangement {
             + (part == null ? "" : ", " + t.name(part)));
   }
 
-  /** What one bar plays in another one, as far as that one has the same places. */
-  private static <E extends Placed<E>> List<E> copied(
-      List<E> events, BarGrid.Bar from, BarGrid.Bar to) {
+  /** What one bar plays, in a bar of other events, as far as that one has the same places. */
+  static <E extends Placed<E>> List<E> copied(
+      List<E> source, BarGrid.Bar from, List<E> events, BarGrid.Bar to) {
     List<E> out = new ArrayList<>(events);
     out.removeIf(e -> e.tick() >= to.from() && e.tick() < to.end());
-    for (E e : events) {
+    for (E e : source) {
       int inBar = from.inBar(e.tick());
       if (e.tick() >= from.from() && e.tick() < from.end() && to.has(inBar)) {
         out.add(e.at(to.tick(inBar), e.offsetMs()));

@@ -106,4 +106,31 @@ class PartsTest {
     assertThrows(IllegalArgumentException.class, () -> Part.valueOf("KICK x"));
     assertThrows(IllegalArgumentException.class, () -> LinePart.valueOf("KICK"));
   }
+
+  /** Two bars of the song, drawn for every bar of another section, never one twice in a row. */
+  @Test
+  void aSectionIsPlayedFromPocketsPickedByHand() {
+    Template t = song();
+    Template busy = Brush.every(t, HAT, Stretch.bar(t, 1, 0), Grid.SIXTEENTH, 1, 70).template();
+    Pockets pockets = Pockets.NONE.toggled(new Pockets.Bar(1, 0)).toggled(new Pockets.Bar(0, 1));
+    for (long seed = 0; seed < 4; seed++) {
+      Template laid = pockets.lay(busy, 2, HAT, seed).template();
+      List<Long> counts =
+          IntStream.range(0, 2)
+              .mapToObj(
+                  bar ->
+                      laid.sections().get(2).hits(HAT).stream()
+                          .filter(Stretch.bar(laid, 2, bar)::holds)
+                          .count())
+              .sorted()
+              .toList();
+      assertEquals(List.of(8L, 16L), counts, "one bar of each");
+      assertEquals(busy.sections().get(1), laid.sections().get(1));
+    }
+    Pockets none = pockets.toggled(new Pockets.Bar(1, 0)).toggled(new Pockets.Bar(0, 1));
+    assertEquals(Pockets.NONE, none);
+    assertEquals(busy, none.lay(busy, 2, HAT, 1).template());
+    Pockets gone = Pockets.NONE.toggled(new Pockets.Bar(7, 0));
+    assertEquals(busy, gone.lay(busy, 2, HAT, 1).template(), "that section is no more");
+  }
 }

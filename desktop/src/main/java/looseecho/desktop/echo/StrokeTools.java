@@ -22,6 +22,7 @@ import looseecho.echo.Edits;
 import looseecho.echo.Gap;
 import looseecho.echo.Manner;
 import looseecho.echo.Part;
+import looseecho.echo.Pockets;
 import looseecho.echo.Stretch;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
@@ -38,6 +39,8 @@ final class StrokeTools extends HBox {
   private final Desk desk;
   private final Selection selection;
   private final Place place;
+  private Pockets pockets = Pockets.NONE;
+  private long draws;
   private final CheckBox everyBar = new CheckBox("in every bar");
 
   /** Where the bench's cursor is. */
@@ -132,6 +135,9 @@ final class StrokeTools extends HBox {
         .add("more-feel", "A quarter more of its feel", () -> feel(1.25))
         .add("less-feel", "A quarter less of its feel", () -> feel(0.75))
         .line()
+        .add("pocket", "This bar is a pocket, or no more", this::pocket)
+        .add("pockets", "Play this section from the pockets", this::pockets)
+        .line()
         .add("answer", "Riff answers the bass in its gap", this::answer);
   }
 
@@ -177,6 +183,17 @@ final class StrokeTools extends HBox {
 
   private void feel(double amount) {
     drum((t, l, s) -> Brush.feel(t, s.section(), l, amount));
+  }
+
+  private void pocket() {
+    pockets = pockets.toggled(new Pockets.Bar(section(), place.bar()));
+    int n = pockets.bars().size();
+    desk.say(n == 1 ? "One bar is a pocket" : n + " bars are pockets");
+  }
+
+  /** Another draw each time. */
+  private void pockets() {
+    edit(t -> pockets.lay(t, section(), part(), draws++));
   }
 
   private void answer() {
