@@ -77,6 +77,7 @@ public final class NotesBench extends VBox {
   }
 
   private HBox tools() {
+    chipRow.setAlignment(Pos.CENTER_LEFT);
     HBox box = new HBox(8, chipRow);
     alone.setId("line-alone");
     alone.setTooltip(new Tooltip("This line alone, heard and echo (A)"));
