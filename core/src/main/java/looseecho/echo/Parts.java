@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.BiPredicate;
 import java.util.function.IntPredicate;
+import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import looseecho.activity.Lane;
@@ -66,8 +66,7 @@ public final class Parts {
 
   /** The template with a part listed under a name that nobody has. */
   private static Template listed(Template t, Part part) {
-    if (t.names().containsKey(part)
-        || part.number() == 1 && !t.names().containsKey(part) && Part.of(t).contains(part)) {
+    if (t.names().containsKey(part) || part.number() == 1 && Part.of(t).contains(part)) {
       return t;
     }
     String name = part.words();
@@ -95,9 +94,9 @@ public final class Parts {
     for (int s = 0; s < t.sections().size(); s++) {
       int section = s;
       TemplateSection own = t.sections().get(s);
-      BiPredicate<Placed<?>, Boolean> is = (e, taken) -> how.choice().takes(t, section, e) == taken;
-      TemplateSection left = filtered(own, from, from, e -> is.test(e, false));
-      TemplateSection both = filtered(own, from, to, e -> is.test(e, true), left);
+      Predicate<Placed<?>> goes = e -> how.choice().takes(t, section, e);
+      TemplateSection left = filtered(own, from, from, goes.negate(), own);
+      TemplateSection both = filtered(own, from, to, goes, left);
       moved += to.size(both) - to.size(own);
       out = out.with(s, both);
     }
@@ -107,21 +106,12 @@ public final class Parts {
     return new Edited(out, t.name(from) + " " + how.words() + ": now " + out.name(to));
   }
 
-  private interface Keep {
-    boolean test(Placed<?> e);
-  }
-
-  private static TemplateSection filtered(TemplateSection s, Part from, Part to, Keep keep) {
-    return filtered(s, from, to, keep, s);
-  }
-
   /** A section in which {@code to} plays what is kept of {@code from} elsewhere. */
   private static TemplateSection filtered(
-      TemplateSection source, Part from, Part to, Keep keep, TemplateSection into) {
+      TemplateSection source, Part from, Part to, Predicate<Placed<?>> keep, TemplateSection into) {
     return to instanceof DrumPart drum
-        ? into.with(drum, source.hits((DrumPart) from).stream().filter(keep::test).toList())
-        : into.with(
-            (LinePart) to, source.notes((LinePart) from).stream().filter(keep::test).toList());
+        ? into.with(drum, source.hits((DrumPart) from).stream().filter(keep).toList())
+        : into.with((LinePart) to, source.notes((LinePart) from).stream().filter(keep).toList());
   }
 
   /** Puts two parts of hits, or two of notes, together into one; the other one goes. */

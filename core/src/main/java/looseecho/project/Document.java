@@ -29,6 +29,7 @@ public final class Document {
   private Corrections asked;
   private long revision;
   private long saved;
+  private boolean written;
   private Sounds near = Sounds.plain();
 
   /**
@@ -127,8 +128,9 @@ public final class Document {
   }
 
   /** A revision has been written and read back. */
-  public void saved(long written) {
-    saved = written;
+  public void saved(long revisionWritten) {
+    saved = revisionWritten;
+    written = true;
   }
 
   /** The work was taken from elsewhere than its project file: it has to be saved. */
@@ -155,11 +157,13 @@ public final class Document {
 
   /**
    * The sounds were brought near the track: they stand in for the built-in ones wherever those were
-   * left as they are. No change of the person's, so there is nothing to undo or to save.
+   * left as they are. No change of the person's, so there is nothing to undo; nor to save, unless a
+   * file was written before they came.
    */
   public void matched(Sounds found) {
     near = found;
     history.rewrite(s -> s.sounds().equals(Sounds.plain()) ? s.with(found) : s);
+    revision += written ? 1 : 0;
   }
 
   /** The sounds that come near the track; the built-in ones until they were matched. */

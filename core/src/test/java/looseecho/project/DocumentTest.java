@@ -94,6 +94,29 @@ class DocumentTest {
     assertFalse(d.isSaved());
   }
 
+  /**
+   * Matched sounds reach every state that had the built-in ones, and a file written before them.
+   */
+  @Test
+  void matchedSoundsAreWhereTheBuiltInOnesWere() {
+    Document d = open();
+    Sounds own = Sounds.plain().room(2);
+    Sounds near = Sounds.plain().driven(1);
+    d.sound(own, "own", "");
+    d.matched(near);
+    assertEquals(own, d.state().sounds(), "what the person chose stays");
+    d.undo();
+    assertEquals(near, d.state().sounds());
+    assertEquals(near, d.project().orElseThrow().near());
+    Document fresh = open();
+    fresh.matched(near);
+    assertTrue(fresh.isSaved(), "nothing to save");
+    Document written = open();
+    written.saved(written.revision());
+    written.matched(near);
+    assertFalse(written.isSaved(), "the file has the built-in ones");
+  }
+
   @Test
   void correctionsAskedForInARowBuildOnEachOther() {
     Document d = open();

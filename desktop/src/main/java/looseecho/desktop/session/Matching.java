@@ -1,6 +1,7 @@
 package looseecho.desktop.session;
 
 import java.util.Optional;
+import java.util.function.Consumer;
 import looseecho.echo.Template;
 import looseecho.mix.Sounds;
 import looseecho.palette.SoundMatcher;
@@ -32,7 +33,9 @@ public final class Matching {
           d,
           near -> {
             desk.matched(d, near);
-            notice.say("Your echo's sounds are near the track's now");
+            if (desk.document().filter(x -> x == d).isPresent()) {
+              notice.say("Your echo's sounds are near the track's now");
+            }
           });
     }
   }
@@ -59,7 +62,7 @@ public final class Matching {
     desk.sound(Sounds.plain(), "Built-in sounds");
   }
 
-  private void match(Document d, java.util.function.Consumer<Sounds> done) {
+  private void match(Document d, Consumer<Sounds> done) {
     Reference r = desk.referenceProperty().get();
     Optional<Template> exact = d.state().exact();
     if (r != null && exact.isPresent()) {
