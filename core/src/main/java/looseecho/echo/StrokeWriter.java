@@ -11,7 +11,7 @@ import looseecho.pulse.Pulse;
  * was heard to be; the soft stroke of a flam becomes an ornament of the main one.
  */
 final class StrokeWriter {
-  private static final double SHORT = 0.5; // of the length that the drum\'s hits usually have
+  private static final double SHORT = 0.5; // of the length that the drum's hits usually have
   private static final double GAP = 0.9; // of the time until it is struck again
 
   private final Pulse pulse;
@@ -43,6 +43,9 @@ final class StrokeWriter {
       double next = k + 1 < hits.size() ? hits.get(k + 1).time() : Double.MAX_VALUE;
       if (isCut(h, next, usual)) {
         manner = manner.lasting(ticks(h));
+      }
+      if (h.pitch() != 0) {
+        manner = manner.pitched(h.pitch(), Manner.Bend.SPEED);
       }
       out.add(new Stroke(tick, h.offsetMs(), h.velocity(), manner));
     }

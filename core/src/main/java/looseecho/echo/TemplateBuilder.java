@@ -1,16 +1,13 @@
 package looseecho.echo;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.form.Section;
 import looseecho.hits.GridFinder;
-import looseecho.hits.Hit;
 import looseecho.notes.Chord;
 import looseecho.notes.Line;
 import looseecho.notes.Note;
@@ -57,7 +54,8 @@ public final class TemplateBuilder {
               : new Beat(p.timeAt(k), 1, map.isEmpty() ? 1 : map.get(map.size() - 1).bar() + 1));
     }
     return new Template(
-        p.tempo().value(), p.meter().value(), a.tonality().key().value(), map, sections);
+            p.tempo().value(), p.meter().value(), a.tonality().key().value(), map, sections)
+        .named(all.drums().names());
   }
 
   private static TemplateSection section(
@@ -65,7 +63,7 @@ public final class TemplateBuilder {
     int ticks = (endBeat - firstBeat) * p.meter().value().ticksPerBeat();
     Map<DrumPart, List<Stroke>> drums = new HashMap<>();
     StrokeWriter strokes = new StrokeWriter(p, firstBeat, ticks);
-    all.hits().forEach((lane, own) -> drums.put(Part.of(lane), strokes.write(own)));
+    all.drums().hits().forEach((drum, own) -> drums.put(drum, strokes.write(own)));
     Map<LinePart, List<Tone>> lines = new HashMap<>();
     lines.put(Part.of(Line.BASS), notes(p, all.bass(), firstBeat, ticks));
     lines.put(Part.of(Line.RIFF), notes(p, all.riff(), firstBeat, ticks));
@@ -74,13 +72,13 @@ public final class TemplateBuilder {
   }
 
   /** What is heard, by part; every note with its line in ticks from the first beat. */
-  private record Heard(Map<Lane, List<Hit>> hits, Lines bass, Lines riff) {
+  private record Heard(HeardDrums drums, Lines bass, Lines riff) {
     static Heard of(Analysis a, Pulse p) {
-      Map<Lane, List<Hit>> hits = new EnumMap<>(Lane.class);
-      a.hits().forEach(h -> hits.computeIfAbsent(h.lane(), l -> new ArrayList<>()).add(h));
       GridFinder grid = new GridFinder(p, a.feel().swing());
       return new Heard(
-          hits, Lines.of(grid, a.tonality().bass()), Lines.of(grid, a.tonality().riff()));
+          HeardDrums.of(a.hits()),
+          Lines.of(grid, a.tonality().bass()),
+          Lines.of(grid, a.tonality().riff()));
     }
   }
 

@@ -64,7 +64,9 @@ public final class TemplateMerge {
     for (int s = 0; s < mine.sections().size(); s++) {
       sections.add(section(was.sections().get(s), is.sections().get(s), mine.sections().get(s)));
     }
-    return is.with(sections).named(mine.names());
+    Map<Part, String> names = new HashMap<>(is.names());
+    names.putAll(mine.names());
+    return is.with(sections).named(names);
   }
 
   private static TemplateSection section(

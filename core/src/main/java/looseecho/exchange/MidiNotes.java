@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -29,15 +30,20 @@ import looseecho.pulse.Meter;
  * @param tracks their names; empty for those that have none
  */
 record MidiNotes(BarGrid bars, double msPerTick, List<Note> notes, List<String> tracks) {
-  private static final int NAME = 3; // kind of meta event
+  private static final int TEXT = 1; // kinds of meta events
+  private static final int NAME = 3;
   private static final int DEFAULT_US = 500_000;
   private static final long MOST_BYTES = 32L << 20;
   private static final int MOST_BARS = 100_000;
   private static final double LAST_TICK = 1e9;
   private static final int SMALLEST = 6; // a 64th, as a power of two
 
-  /** One note; places and lengths in ticks, 960 to a quarter; the track counts from 0. */
-  record Note(double tick, double length, int track, int channel, int pitch, int velocity) {}
+  /**
+   * One note; places and lengths in ticks, 960 to a quarter; the track counts from 0; the words are
+   * those of a text event at its beginning, or empty.
+   */
+  record Note(
+      double tick, double length, int track, int channel, int pitch, int velocity, String words) {}
 
   /** Reads a file; the message of the exception says what is wrong with it. */
   static MidiNotes read(Path file) throws IOException {
@@ -78,6 +84,7 @@ record MidiNotes(BarGrid bars, double msPerTick, List<Note> notes, List<String> 
 
   private static void notes(Track track, int number, double scale, List<Note> out) {
     Map<Integer, MidiEvent> open = new TreeMap<>();
+    Map<Long, String> words = texts(track);
     for (int i = 0; i < track.size(); i++) {
       MidiEvent e = track.get(i);
       MidiMessage message = e.getMessage();
@@ -88,16 +95,27 @@ record MidiNotes(BarGrid bars, double msPerTick, List<Note> notes, List<String> 
       int key = m.getChannel() * 128 + m.getData1();
       MidiEvent begun = open.remove(key);
       if (begun != null) {
-        out.add(note(begun, e.getTick(), number, scale));
+        out.add(note(begun, e.getTick(), number, scale, words));
       }
       if (m.getCommand() == ShortMessage.NOTE_ON && m.getData2() > 0) {
         open.put(key, e);
       }
     }
-    open.values().forEach(e -> out.add(note(e, e.getTick(), number, scale))); // never let go
+    open.values().forEach(e -> out.add(note(e, e.getTick(), number, scale, words))); // never let go
   }
 
-  private static Note note(MidiEvent on, long off, int track, double scale) {
+  private static Map<Long, String> texts(Track track) {
+    Map<Long, String> out = new HashMap<>();
+    for (int i = 0; i < track.size(); i++) {
+      if (track.get(i).getMessage() instanceof MetaMessage m && m.getType() == TEXT) {
+        out.put(track.get(i).getTick(), new String(m.getData(), StandardCharsets.UTF_8));
+      }
+    }
+    return out;
+  }
+
+  private static Note note(
+      MidiEvent on, long off, int track, double scale, Map<Long, String> words) {
     ShortMessage m = (ShortMessage) on.getMessage();
     return new Note(
         on.getTick() * scale,
@@ -105,7 +123,8 @@ record MidiNotes(BarGrid bars, double msPerTick, List<Note> notes, List<String> 
         track,
         m.getChannel(),
         m.getData1(),
-        m.getData2());
+        m.getData2(),
+        words.getOrDefault(on.getTick(), ""));
   }
 
   private static String name(Track track) {

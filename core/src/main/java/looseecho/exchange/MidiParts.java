@@ -68,7 +68,7 @@ public final class MidiParts {
       int line = fine(n.tick()).nearest(n.tick());
       double late = (n.tick() - line) * midi.msPerTick();
       own.computeIfAbsent(Lane.of(n.pitch()), l -> new ArrayList<>())
-          .add(new Stroke(line, late, n.velocity()));
+          .add(new Stroke(line, late, n.velocity(), MidiManner.read(n.words())));
     }
     own.forEach(
         (lane, hits) -> {

@@ -33,10 +33,11 @@ public record MidiSong(
   /** One named track; {@code channel} from 0, drums are 9. */
   public record Track(String name, int channel, int program, List<Event> events) {}
 
-  /** One note; the slide into it is null for most. */
-  public record Event(double time, double length, int note, int velocity, Slide slide) {
+  /** One note; the slide into it is null for most, and so are words about it empty. */
+  public record Event(
+      double time, double length, int note, int velocity, Slide slide, String words) {
     public Event(double time, double length, int note, int velocity) {
-      this(time, length, note, velocity, null);
+      this(time, length, note, velocity, null, "");
     }
   }
 
@@ -90,7 +91,8 @@ public record MidiSong(
                     n.velocity(),
                     n.glide()
                         .map(g -> new Slide(g.from() - n.pitch(), g.start(), g.end()))
-                        .orElse(null)))
+                        .orElse(null),
+                    ""))
         .toList();
   }
 

@@ -76,6 +76,9 @@ public final class MidiWriter {
         long on = tick(map, e.time());
         long off = Math.max(on + 1, tick(map, e.time() + e.length()));
         int velocity = Math.max(1, Math.min(127, e.velocity()));
+        if (!e.words().isEmpty()) {
+          meta(track, on, 0x01, e.words().getBytes(StandardCharsets.UTF_8));
+        }
         track.add(
             new MidiEvent(
                 new ShortMessage(ShortMessage.NOTE_ON, part.channel(), e.note(), velocity), on));

@@ -147,7 +147,9 @@ public final class TemplateExport {
         for (Ornament.Blow k : h.manner().ornament().blows(h.manner().flamMs())) {
           double time = Math.max(0, t.time(s, h.tick() + k.ticks(), h.offsetMs() + k.ms()));
           int velocity = (int) Math.max(1, Math.round(h.velocity() * k.loudness()));
-          out.add(new MidiSong.Event(time, lasting(t, s, h), drum.lane().midi(), velocity));
+          String words = MidiManner.write(h.manner());
+          double lasting = lasting(t, s, h);
+          out.add(new MidiSong.Event(time, lasting, drum.lane().midi(), velocity, null, words));
         }
       }
     }
@@ -175,6 +177,7 @@ public final class TemplateExport {
     double end = t.time(section, n.end(), n.offsetMs());
     MidiSong.Slide slide =
         n.slide() == 0 ? null : new MidiSong.Slide(n.slide(), start, start + n.slideMs() / 1000);
-    return new MidiSong.Event(start, Math.max(0.02, end - start), n.pitch(), n.velocity(), slide);
+    return new MidiSong.Event(
+        start, Math.max(0.02, end - start), n.pitch(), n.velocity(), slide, "");
   }
 }

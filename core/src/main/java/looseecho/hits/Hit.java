@@ -16,6 +16,8 @@ import looseecho.pulse.Meter;
  * @param lengthMs until it has died away by 20 dB or is cut off; 0 when not measured
  * @param figure what it belongs to
  * @param confidence 0..1; 1 once a person has settled it
+ * @param voice which of the lane's sounds it is, where there are several
+ * @param pitch semitones above the lane's usual hit; 0 where no other pitch was heard
  */
 public record Hit(
     Lane lane,
@@ -26,7 +28,13 @@ public record Hit(
     double offsetMs,
     double lengthMs,
     Figure figure,
-    double confidence) {
+    double confidence,
+    Voice voice,
+    double pitch) {
+  public Hit {
+    voice = voice == null ? Voice.PLAIN : voice; // heard by an ear that knew none
+  }
+
   /** What a hit belongs to. */
   public enum Figure {
     SINGLE,
@@ -40,7 +48,17 @@ public record Hit(
   public Hit(
       Lane lane, double time, int velocity, int bar, int step, double offsetMs, double confidence) {
     this(
-        lane, time, velocity, bar, (step - 1) * Meter.STEP, offsetMs, 0, Figure.SINGLE, confidence);
+        lane,
+        time,
+        velocity,
+        bar,
+        (step - 1) * Meter.STEP,
+        offsetMs,
+        0,
+        Figure.SINGLE,
+        confidence,
+        Voice.PLAIN,
+        0);
   }
 
   /** The sixteenth of the bar that it lies on or behind, from 1. */
@@ -50,26 +68,39 @@ public record Hit(
 
   /** The same on another place. */
   public Hit on(int otherBar, int otherTick, double ms) {
-    return new Hit(lane, time, velocity, otherBar, otherTick, ms, lengthMs, figure, confidence);
+    return new Hit(
+        lane, time, velocity, otherBar, otherTick, ms, lengthMs, figure, confidence, voice, pitch);
   }
 
   public Hit withLane(Lane other) {
-    return new Hit(other, time, velocity, bar, tick, offsetMs, lengthMs, figure, confidence);
+    return with(other, velocity, lengthMs, figure, confidence, voice, pitch);
   }
 
   public Hit withVelocity(int value) {
-    return new Hit(lane, time, value, bar, tick, offsetMs, lengthMs, figure, confidence);
+    return with(lane, value, lengthMs, figure, confidence, voice, pitch);
   }
 
   public Hit withLength(double ms) {
-    return new Hit(lane, time, velocity, bar, tick, offsetMs, ms, figure, confidence);
+    return with(lane, velocity, ms, figure, confidence, voice, pitch);
   }
 
   public Hit withFigure(Figure value) {
-    return new Hit(lane, time, velocity, bar, tick, offsetMs, lengthMs, value, confidence);
+    return with(lane, velocity, lengthMs, value, confidence, voice, pitch);
+  }
+
+  public Hit withVoice(Voice value) {
+    return with(lane, velocity, lengthMs, figure, confidence, value, pitch);
+  }
+
+  public Hit withPitch(double semitones) {
+    return with(lane, velocity, lengthMs, figure, confidence, voice, semitones);
   }
 
   public Hit settled() {
-    return new Hit(lane, time, velocity, bar, tick, offsetMs, lengthMs, figure, 1);
+    return with(lane, velocity, lengthMs, figure, 1, voice, pitch);
+  }
+
+  private Hit with(Lane l, int v, double length, Figure f, double sure, Voice sound, double high) {
+    return new Hit(l, time, v, bar, tick, offsetMs, length, f, sure, sound, high);
   }
 }

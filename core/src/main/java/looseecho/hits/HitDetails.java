@@ -34,10 +34,11 @@ public final class HitDetails {
   /** The same hits in the same order with everything measured. */
   public List<Hit> complete(List<Hit> found) {
     List<Hit> sorted = new VoiceSorter(mel, pulse).sort(new StrikeMeter(audio).refine(found));
-    Hit[] hits = sorted.toArray(new Hit[0]);
+    List<Hit> told = new StrokePitch(audio).find(new VoiceFinder(audio).find(sorted));
+    Hit[] hits = told.toArray(new Hit[0]);
     Arrays.stream(Lane.values())
         .parallel()
-        .forEach(lane -> measure(sorted, lane, hits)); // each has its own places
+        .forEach(lane -> measure(told, lane, hits)); // each has its own places
     return figures(List.of(hits));
   }
 

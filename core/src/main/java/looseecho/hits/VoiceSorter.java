@@ -19,7 +19,6 @@ final class VoiceSorter {
   private static final double LEAST_SHARE = 0.15;
   private static final double APART = 9; // squared distance of the groups over their mean width
   private static final double PURE = 0.85; // share of a step's hits that are of one group
-  private static final int ROUNDS = 20;
   private static final int GROUPS = 12; // of mel bands
   private static final double LOW_HZ = 300;
   private static final double HIGH_HZ = 7000;
@@ -59,16 +58,15 @@ final class VoiceSorter {
     for (int i = 0; i < at.length; i++) {
       x[i] = profile(envelope.frame(hits.get(at[i]).time()));
     }
-    int[] group = twoMeans(x);
-    int second = Arrays.stream(group).sum();
-    int fewer = Math.min(second, at.length - second);
-    if (fewer < Math.max(FEWEST, LEAST_SHARE * at.length) || separation(x, group) < APART) {
+    TwoMeans two = TwoMeans.of(x);
+    int[] group = two.groups();
+    if (two.fewer() < Math.max(FEWEST, LEAST_SHARE * at.length) || two.separation() < APART) {
       return;
     }
     if (purity(hits, at, group) < PURE) {
       return;
     }
-    int rare = second <= at.length - second ? 1 : 0;
+    int rare = two.rare();
     for (int i = 0; i < at.length; i++) {
       if (group[i] == rare) {
         hits.set(at[i], hits.get(at[i]).withLane(other));
@@ -99,71 +97,13 @@ final class VoiceSorter {
     return out;
   }
 
-  private static int[] twoMeans(double[][] x) {
-    int a = 0;
-    int b = 0;
-    for (int i = 0; i < x.length; i++) {
-      b = square(x[i], x[0]) > square(x[b], x[0]) ? i : b;
-    }
-    for (int i = 0; i < x.length; i++) {
-      a = square(x[i], x[b]) > square(x[a], x[b]) ? i : a;
-    }
-    double[][] centre = {x[a].clone(), x[b].clone()};
-    int[] group = new int[x.length];
-    for (int round = 0; round < ROUNDS; round++) {
-      for (int i = 0; i < x.length; i++) {
-        group[i] = square(x[i], centre[1]) < square(x[i], centre[0]) ? 1 : 0;
-      }
-      for (int g = 0; g < 2; g++) {
-        centre[g] = mean(x, group, g, centre[g]);
-      }
-    }
-    return group;
-  }
-
-  private static double[] mean(double[][] x, int[] group, int g, double[] otherwise) {
-    double[] m = new double[x[0].length];
-    int n = 0;
-    for (int i = 0; i < x.length; i++) {
-      if (group[i] == g) {
-        n++;
-        for (int k = 0; k < m.length; k++) {
-          m[k] += x[i][k];
-        }
-      }
-    }
-    for (int k = 0; k < m.length; k++) {
-      m[k] /= Math.max(1, n);
-    }
-    return n == 0 ? otherwise : m;
-  }
-
-  /** Squared distance of both centres over the mean squared distance of the hits from theirs. */
-  private static double separation(double[][] x, int[] group) {
-    double[] a = mean(x, group, 0, x[0]);
-    double[] b = mean(x, group, 1, x[0]);
-    double within = 1e-9;
-    for (int i = 0; i < x.length; i++) {
-      within += square(x[i], group[i] == 0 ? a : b) / x.length;
-    }
-    return square(a, b) / within;
-  }
-
-  private static double purity(List<Hit> hits, int[] at, int[] group) {
+  static double purity(List<Hit> hits, int[] at, int[] group) {
     java.util.Map<Integer, int[]> steps = new java.util.HashMap<>();
     for (int i = 0; i < at.length; i++) {
       steps.computeIfAbsent(hits.get(at[i]).tick(), s -> new int[2])[group[i]]++;
     }
     int pure = steps.values().stream().mapToInt(n -> Math.max(n[0], n[1])).sum();
     return (double) pure / at.length;
-  }
-
-  private static double square(double[] a, double[] b) {
-    double sum = 0;
-    for (int k = 0; k < a.length; k++) {
-      sum += (a[k] - b[k]) * (a[k] - b[k]);
-    }
-    return sum;
   }
 
   /** Toms in one to three heights: cut where neighbouring pitches differ by a third or more. */

@@ -150,6 +150,14 @@ public final class Document {
     }
   }
 
+  /** An edit of the template together with the sounds that it brings: one step of the history. */
+  public void edit(Edits.Edited edit, Sounds with) {
+    if (state().template().isPresent()) {
+      State next = state().with(Optional.of(edit.template())).with(with);
+      apply(next, edit.words(), edit.gesture());
+    }
+  }
+
   /** Other sounds, or another mix, as a move of a gesture or (empty) by itself. */
   public void sound(Sounds other, String words, String gesture) {
     apply(state().with(other), words, gesture);

@@ -13,6 +13,7 @@ import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
 import looseecho.echo.Elsewhere;
 import looseecho.echo.LinePart;
+import looseecho.echo.Manner;
 import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
@@ -85,6 +86,8 @@ class ElsewhereTest {
   void partsOfAKindComeBackFromTheirOwnTracks() throws Exception {
     DrumPart shaker = Part.of(Lane.HAT_CLOSED).numbered(2);
     LinePart reply = Part.of(Line.RIFF).numbered(2);
+    Manner manner = Manner.PLAIN.pitched(-2.5, Manner.Bend.LENGTH_KEPT).turned(true).slice(3);
+    Stroke struck = new Stroke(960, 0, 60, manner); // told in a text event beside its note
     List<Tone> low = List.of(new Tone(0, 0, 240, 57, 80));
     List<Tone> high = List.of(new Tone(960, 0, 240, 81, 80));
     Template t = song(1, List.of(new Stroke(0, 0, 100)), List.of(), List.of());
@@ -92,7 +95,7 @@ class ElsewhereTest {
         t.sections()
             .get(0)
             .with(Part.of(Lane.HAT_CLOSED), List.of(new Stroke(480, 0, 70)))
-            .with(shaker, List.of(new Stroke(720, 0, 50)))
+            .with(shaker, List.of(new Stroke(720, 0, 50), struck))
             .with(Part.of(Line.RIFF), low)
             .with(reply, high);
     Template two = t.with(0, s).named(Map.of(shaker, "shaker", reply, "reply"));

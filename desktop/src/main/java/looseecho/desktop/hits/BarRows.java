@@ -2,6 +2,7 @@ package looseecho.desktop.hits;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -10,6 +11,7 @@ import java.util.stream.Stream;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.BarChooser;
 import looseecho.echo.DrumPart;
+import looseecho.echo.HeardDrums;
 import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
@@ -84,16 +86,18 @@ public record BarRows(
     BarGrid grid = t.grid(section);
     List<BarGrid.Bar> bars = grid.bars();
     BarGrid.Bar shown = bars.get(Math.max(0, Math.min(bars.size() - 1, bar)));
-    TypicalBar typical =
-        TypicalBar.of(a.hits(), bars.get(0).number(), bars.get(bars.size() - 1).number() + 1);
+    HeardDrums all = HeardDrums.of(a.hits());
+    int first = bars.get(0).number();
+    int end = bars.get(bars.size() - 1).number() + 1;
     List<Row> rows = new ArrayList<>();
-    for (DrumPart drum : drums(a, t)) {
+    for (DrumPart drum : drums(all, t)) {
       List<Stroke> echo = t.sections().get(section).hits(drum);
-      List<Hit> heard = a.hits().stream().filter(h -> drum.equals(Part.of(h.lane()))).toList();
-      String name = t.name(drum);
+      List<Hit> heard = all.of(drum);
+      String name = t.names().getOrDefault(drum, all.names().getOrDefault(drum, drum.words()));
       rows.add(
           bar == TYPICAL
-              ? new Row(drum, name, typical(typical, drum), usual(echo, grid))
+              ? new Row(
+                  drum, name, typical(TypicalBar.of(heard, first, end), drum), usual(echo, grid))
               : new Row(drum, name, heard(heard, shown.number()), echo(echo, shown)));
     }
     double beat = t.time(section, t.meter().ticksPerBeat(), 0) - t.time(section, 0, 0);
@@ -106,21 +110,21 @@ public record BarRows(
   }
 
   /** The drums that are heard or written anywhere. */
-  private static Set<DrumPart> drums(Analysis a, Template t) {
-    Set<DrumPart> out = new TreeSet<>();
-    a.hits().forEach(h -> out.add(Part.of(h.lane())));
+  private static Set<DrumPart> drums(HeardDrums heard, Template t) {
+    Set<DrumPart> out = new TreeSet<>(heard.hits().keySet());
     Part.of(t).forEach(part -> part.asDrum().ifPresent(out::add));
     return out;
   }
 
-  /** The first drum of every kind: what is heard has no others. */
-  BarRows firsts() {
-    List<Row> firsts = rows.stream().filter(r -> r.drum().number() == 1).toList();
-    return new BarRows(steps, stepsPerBeat, stepMs, firsts, bass);
+  /** The drums that are heard, and the first of every kind that is written. */
+  BarRows ofTrack(HeardDrums heard) {
+    List<Row> own =
+        rows.stream().filter(r -> r.drum().number() == 1 || !heard.of(r.drum()).isEmpty()).toList();
+    return new BarRows(steps, stepsPerBeat, stepMs, own, bass);
   }
 
   private static List<Mark> typical(TypicalBar typical, DrumPart drum) {
-    List<TypicalBar.Slot> slots = drum.number() == 1 ? typical.lanes().get(drum.lane()) : null;
+    List<TypicalBar.Slot> slots = typical.lanes().get(drum.lane());
     return (slots == null ? List.<TypicalBar.Slot>of() : slots)
         .stream()
             .map(s -> new Mark(steps(s.tick()), s.offsetMs(), s.velocity(), s.share()))
@@ -151,7 +155,17 @@ public record BarRows(
           case ROLL -> ", of a roll";
           case SINGLE -> "";
         };
-    return (h.lengthMs() > 0 ? ", dies away in " + Math.round(h.lengthMs()) + " ms" : "") + figure;
+    String pitch =
+        h.pitch() == 0
+            ? ""
+            : String.format(Locale.ROOT, ", %.3g semitones %s", Math.abs(h.pitch()), up(h.pitch()));
+    return pitch
+        + (h.lengthMs() > 0 ? ", dies away in " + Math.round(h.lengthMs()) + " ms" : "")
+        + figure;
+  }
+
+  private static String up(double semitones) {
+    return semitones > 0 ? "higher" : "lower";
   }
 
   /** Places that at least half of the bars that have them play, and how on average. */

@@ -28,6 +28,7 @@ import looseecho.desktop.theme.Theme;
 import looseecho.echo.Brush;
 import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
+import looseecho.echo.HeardDrums;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.hits.Hit;
@@ -200,7 +201,8 @@ public final class HitsBench extends VBox {
     Analysis a = desk.analysisProperty().get();
     Template t = desk.templateProperty().get();
     int section = selection.sectionProperty().get();
-    BarRows rows = BarRows.of(a, t, section, chooser.barProperty().get()).firsts();
+    BarRows all = BarRows.of(a, t, section, chooser.barProperty().get());
+    BarRows rows = a == null ? all : all.ofTrack(HeardDrums.of(a.hits()));
     shown = rows;
     chart.show(rows);
     chart.grid(rows.grid(Part.of(lane())));

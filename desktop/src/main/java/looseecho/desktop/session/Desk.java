@@ -135,6 +135,15 @@ public final class Desk {
     }
   }
 
+  /** The same with the sounds that it brings. */
+  public void edit(Edits.Edited edit, Sounds with) {
+    if (document != null) {
+      document.edit(edit, with);
+      notice.say(edit.words());
+      changed();
+    }
+  }
+
   /** The sounds of a track were brought near it; no change of the person's. */
   void matched(Document d, Sounds near) {
     d.matched(near);

@@ -95,8 +95,7 @@ public final class OwnAudio {
     Loops.Loop loop = new Loops.Loop(beats, slices.starts(), Loops.Order.AS_RECORDED, 1);
     Edits.Edited laid = Loops.lay(added, part, loop, section, section);
     Sounds sounds = maker.soundsProperty().get();
-    desk.sound(sounds.with(part, r.sample().cut(slices)), name + " read");
-    desk.edit(laid);
+    desk.edit(laid, sounds.with(part, r.sample().cut(slices)));
     selection.partProperty().set(part);
     desk.say(
         String.format(
