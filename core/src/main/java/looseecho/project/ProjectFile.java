@@ -135,7 +135,7 @@ public final class ProjectFile {
     root.set("corrections", CorrectionJson.write(p.corrections()));
     root.set("exact", mapper.valueToTree(p.exact()));
     root.set("template", mapper.valueToTree(p.template()));
-    root.set("sounds", mapper.valueToTree(p.sounds()));
+    root.set("sounds", mapper.valueToTree(FoundSamples.identified(p.sounds())));
     root.set("near", mapper.valueToTree(p.near()));
     root.set("log", mapper.valueToTree(p.log()));
     return root;

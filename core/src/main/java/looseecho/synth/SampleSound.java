@@ -12,6 +12,8 @@ import looseecho.reading.Progress;
  * A one-shot of the person's own instead of a synthesised drum.
  *
  * @param path of the sound file
+ * @param content what the file holds, so that it is known again where it was moved; empty while
+ *     nobody has looked
  * @param semitones played faster or slower by so many, which also shortens or lengthens it
  * @param startMs cut off at the front
  * @param lengthMs how much of it sounds, 0 for all
@@ -23,6 +25,7 @@ import looseecho.reading.Progress;
  */
 public record SampleSound(
     String path,
+    String content,
     double semitones,
     double startMs,
     double lengthMs,
@@ -36,7 +39,9 @@ public record SampleSound(
 
   public SampleSound {
     slices = slices == null ? Slices.NONE : slices;
+    content = content == null ? "" : content;
     Limits.text("path", path);
+    Limits.text("content", content);
     Limits.within("semitones", semitones, -48, 48);
     Limits.within("startMs", startMs, 0, Limits.SOUND_MS);
     Limits.within("lengthMs", lengthMs, 0, Limits.SOUND_MS);
@@ -46,44 +51,56 @@ public record SampleSound(
   }
 
   public static SampleSound of(Path file) {
-    return new SampleSound(file.toAbsolutePath().toString(), 0, 0, 0, 0, 0, 5, false, Slices.NONE);
+    return new SampleSound(
+        file.toAbsolutePath().toString(), "", 0, 0, 0, 0, 0, 5, false, Slices.NONE);
   }
 
   /** The same, found elsewhere. */
   public SampleSound at(Path file) {
-    String there = file.toAbsolutePath().toString();
+    return from(file.toAbsolutePath().toString(), content);
+  }
+
+  /** The same, known by what its file holds. */
+  public SampleSound known(String what) {
+    return from(path, what);
+  }
+
+  private SampleSound from(String file, String what) {
     return new SampleSound(
-        there, semitones, startMs, lengthMs, riseMs, decayMs, fadeMs, reversed, slices);
+        file, what, semitones, startMs, lengthMs, riseMs, decayMs, fadeMs, reversed, slices);
   }
 
   public SampleSound tuned(double value) {
-    return new SampleSound(
-        path, value, startMs, lengthMs, riseMs, decayMs, fadeMs, reversed, slices);
+    return with(value, startMs, lengthMs, reversed, slices);
   }
 
   public SampleSound from(double ms) {
-    return new SampleSound(
-        path, semitones, ms, lengthMs, riseMs, decayMs, fadeMs, reversed, slices);
+    return with(semitones, ms, lengthMs, reversed, slices);
   }
 
   public SampleSound lasting(double ms) {
-    return new SampleSound(path, semitones, startMs, ms, riseMs, decayMs, fadeMs, reversed, slices);
+    return with(semitones, startMs, ms, reversed, slices);
   }
 
   /** The same with another course of its loudness. */
   public SampleSound shaped(double rise, double decay, double fade) {
-    return new SampleSound(path, semitones, startMs, lengthMs, rise, decay, fade, reversed, slices);
+    return new SampleSound(
+        path, content, semitones, startMs, lengthMs, rise, decay, fade, reversed, slices);
   }
 
   public SampleSound turned(boolean backwards) {
-    return new SampleSound(
-        path, semitones, startMs, lengthMs, riseMs, decayMs, fadeMs, backwards, slices);
+    return with(semitones, startMs, lengthMs, backwards, slices);
   }
 
   /** The same, cut up otherwise. */
   public SampleSound cut(Slices other) {
+    return with(semitones, startMs, lengthMs, reversed, other);
+  }
+
+  private SampleSound with(
+      double tuning, double start, double length, boolean backwards, Slices pieces) {
     return new SampleSound(
-        path, semitones, startMs, lengthMs, riseMs, decayMs, fadeMs, reversed, other);
+        path, content, tuning, start, length, riseMs, decayMs, fadeMs, backwards, pieces);
   }
 
   /** Reads and shapes it: mono at a rate, its peak as loud as a synthesised drum's. */

@@ -267,7 +267,7 @@ class SoundTest {
     for (int i = 0; i < ramp.length; i++) {
       ramp[i] = i / (float) ramp.length;
     }
-    SampleSound s = new SampleSound("x", 12, 100, 500, 0, 0, 0, false, Slices.NONE);
+    SampleSound s = new SampleSound("x", "", 12, 100, 500, 0, 0, 0, false, Slices.NONE);
     float[] up = s.shape(ramp, RATE);
     assertEquals(
         RATE / 4, up.length, 1, "an octave up is half as long (ratio 2, equal temperament)");

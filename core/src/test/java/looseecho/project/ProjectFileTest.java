@@ -29,6 +29,7 @@ import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
 import looseecho.mix.Sounds;
+import looseecho.reading.Progress;
 import looseecho.synth.SampleSound;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -361,6 +362,23 @@ public class ProjectFileTest {
     Project p = project();
     Project asItWas = p.with(p.sounds().monoBelow(0));
     assertEquals(asItWas, files.read(zip("project.json", old)));
+  }
+
+  @Test
+  void aSampleThatWasMovedAndRenamedIsFoundByWhatItHolds() throws IOException {
+    Path wav = Files.write(dir.resolve("clap.wav"), new byte[] {1, 2, 3, 4});
+    Path other = Files.createDirectories(dir.resolve("kit/new")).resolve("clap 2.wav");
+    Files.write(dir.resolve("kit/clap.wav"), new byte[] {1, 2, 3, 5}); // as long, something else
+    Project p = project();
+    DrumPart clap = Part.of(Lane.CLAP);
+    Path file = dir.resolve("a.looseecho");
+    files.write(p.with(p.sounds().with(clap, SampleSound.of(wav))), Optional.empty(), file);
+    Files.move(wav, other);
+    Sounds opened = files.read(file).sounds();
+    Sounds found = FoundSamples.find(opened, List.of(dir), Progress.NONE);
+    assertEquals(other.toString(), found.sample(clap).orElseThrow().path());
+    Files.delete(other);
+    assertEquals(opened, FoundSamples.find(opened, List.of(dir), Progress.NONE), "it is gone");
   }
 
   /** An event as it was before places were ticks: in sixteenths. */

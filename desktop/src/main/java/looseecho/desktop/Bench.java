@@ -55,7 +55,9 @@ enum Bench {
       (s, out) ->
           scrolled(
               new EchoBench(s.desk(), s.selection(), s.playback(), s.maker(), s.ownAudio(), out)),
-      s -> new EchoLedger(s.desk(), s.selection(), s.maker(), s.matching(), s.lanes()));
+      s ->
+          new EchoLedger(
+              s.desk(), s.selection(), s.maker(), s.matching(), s.lanes(), s.ownAudio()));
 
   private final String title;
   private final String about;

@@ -40,7 +40,7 @@ final class KeysCard {
     },
     {"L, Shift+L", "finer or coarser lines for the part on the echo's steps"},
     {"V, U, P, Y, W", "the echo's stroke: flam or roll, wider, a semitone up, how, backwards"},
-    {"B, C", "mark from where Write works; bar to the next"},
+    {"B, C, Z", "mark from where Write works; bar to the next; one part, bar under bar"},
     {"D", "on the Echo bench: one more part of the picked kind"},
     {"N", "day or night"},
     {"F1, F2", "this card, the sums"},

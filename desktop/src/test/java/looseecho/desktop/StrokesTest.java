@@ -1,11 +1,13 @@
 package looseecho.desktop;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Menu;
@@ -25,6 +27,7 @@ import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.Tone;
 import looseecho.notes.Line;
+import looseecho.play.InputDevice;
 import looseecho.pulse.Grid;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -57,7 +60,11 @@ class StrokesTest extends WindowTest {
   }
 
   private List<Stroke> kicks() {
-    return template().sections().get(0).hits(Lane.KICK);
+    return kicksOf(template());
+  }
+
+  private static List<Stroke> kicksOf(Template t) {
+    return t.sections().get(0).hits(Lane.KICK);
   }
 
   private Stroke first() {
@@ -204,6 +211,65 @@ class StrokesTest extends WindowTest {
     int here = count(part);
     robot.interact(() -> robot.lookup("#lay").queryButton().fire());
     assertEquals(here / 2.0, count(part), 4, "twice as long, so half as often");
+    undone(before);
+  }
+
+  /** An input that plays four clicks a second for two seconds. */
+  private static final class Clicks implements InputDevice {
+    private int at;
+
+    @Override
+    public int read(float[] out, int samples) {
+      int count = Math.min(samples, 2 * 44100 - at);
+      for (int i = 0; i < count; i++) {
+        double age = (at + i) % 11025;
+        out[2 * i] = (float) (0.5 * Math.exp(-age / 400) * Math.sin(age * 0.3));
+        out[2 * i + 1] = out[2 * i];
+      }
+      at += count;
+      return count;
+    }
+
+    @Override
+    public void close() {}
+  }
+
+  @Test
+  void whatTheInputHearsBecomesAPartInOneStep() {
+    steps();
+    Template before = template();
+    session.ownAudio().inputs(() -> Optional.of(new Clicks()));
+    robot.interact(() -> session.ownAudio().record());
+    DrumPart part = Part.of(Lane.PERCUSSION).numbered(2);
+    until("it is laid", () -> count(part) > 0);
+    assertTrue(template().name(part).startsWith("take"));
+    robot.interact(() -> session.desk().undo());
+    assertEquals(before, template(), "with its sound, in one step");
+    session.ownAudio().inputs(Optional::empty);
+    robot.interact(() -> session.ownAudio().record());
+    until("it is told", () -> session.desk().messageProperty().get().contains("No sound input"));
+  }
+
+  @Test
+  void onePartIsShownBarUnderBar() {
+    steps();
+    Template before = template();
+    robot.clickOn("#one-part");
+    robot.interact(() -> robot.lookup("#steps").query().requestFocus());
+    Node every = robot.lookup("#every-bar").query();
+    robot.interact(() -> ((javafx.scene.control.CheckBox) every).setSelected(false));
+    robot.type(KeyCode.DOWN, KeyCode.RIGHT, KeyCode.ENTER);
+    Template after = template();
+    assertNotEquals(before, after);
+    List<Stroke> changed = new java.util.ArrayList<>(kicks());
+    List<Stroke> gone = new java.util.ArrayList<>(kicksOf(before));
+    changed.removeAll(kicksOf(before));
+    gone.removeAll(kicks());
+    changed.addAll(gone);
+    assertEquals(1, changed.size());
+    int due = before.grid(0).bars().get(1).from() + Grid.SIXTEENTH.ticks();
+    assertEquals(due, changed.get(0).tick(), "in the second bar, on its second step");
+    robot.clickOn("#one-part");
     undone(before);
   }
 

@@ -3,6 +3,7 @@ package looseecho.desktop.control;
 import java.io.File;
 import java.nio.file.Path;
 import java.util.Optional;
+import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
 
@@ -19,7 +20,17 @@ public final class SoundFiles {
         .add(
             new FileChooser.ExtensionFilter(
                 "Sound files", "*.wav", "*.aif", "*.aiff", "*.flac", "*.mp3", "*.ogg"));
-    Window window = Window.getWindows().stream().filter(Window::isFocused).findFirst().orElse(null);
-    return Optional.ofNullable(chooser.showOpenDialog(window)).map(File::toPath);
+    return Optional.ofNullable(chooser.showOpenDialog(window())).map(File::toPath);
+  }
+
+  /** The folder that was picked; empty when none was. */
+  public static Optional<Path> folder(String title) {
+    DirectoryChooser chooser = new DirectoryChooser();
+    chooser.setTitle(title);
+    return Optional.ofNullable(chooser.showDialog(window())).map(File::toPath);
+  }
+
+  private static Window window() {
+    return Window.getWindows().stream().filter(Window::isFocused).findFirst().orElse(null);
   }
 }

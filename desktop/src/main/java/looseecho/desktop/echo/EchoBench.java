@@ -5,12 +5,15 @@ import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import looseecho.analysis.Analysis;
 import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.hits.BarRows;
@@ -34,6 +37,7 @@ import looseecho.pulse.BarGrid;
 /** The arrangement above, the bar at work below: change a part or a step and hear it. */
 public final class EchoBench extends VBox {
   private static final int NEW_VELOCITY = 96;
+  private static final int BARS_SHOWN = 8; // of one part alone
   private static final double LOWEST_CHART = 196; // nine lanes and the bass still apart
 
   private final Desk desk;
@@ -42,6 +46,7 @@ public final class EchoBench extends VBox {
   private final BarChooser chooser;
   private final StepChart chart;
   private final StrokeTools strokes;
+  private final ToggleButton onePart = new ToggleButton("One part");
 
   public EchoBench(
       Desk desk,
@@ -71,7 +76,13 @@ public final class EchoBench extends VBox {
         new Label(
             "Outlines: heard; filled: your echo. Click a step, or arrows and Enter; Shift and arrows: loudness, earlier, later; Alt and ←, →: length.");
     help.getStyleClass().add(Theme.SMALL);
-    getChildren().addAll(arrangement, tools, chooser, strokes, chart, hint, help);
+    onePart.setId("one-part");
+    onePart.getStyleClass().add(Theme.CHIP);
+    onePart.setTooltip(new Tooltip("The picked drum alone, bar under bar (Z)"));
+    HBox shown = new HBox(8, chooser, onePart);
+    shown.setAlignment(Pos.CENTER_LEFT);
+    HBox.setHgrow(chooser, Priority.ALWAYS);
+    getChildren().addAll(arrangement, tools, shown, strokes, chart, hint, help);
     chart
         .drumProperty()
         .addListener(
@@ -90,6 +101,17 @@ public final class EchoBench extends VBox {
     selection.sectionProperty().addListener((o, a, b) -> show());
     chooser.barProperty().addListener((o, a, b) -> show());
     selection.gridProperty().addListener((o, a, b) -> chart.grid(b));
+    onePart.selectedProperty().addListener((o, a, b) -> show());
+    selection.partProperty().addListener((o, a, b) -> alone().ifPresent(d -> show()));
+    chart
+        .rowProperty()
+        .addListener(
+            (o, a, b) -> {
+              if (alone().isPresent()) {
+                int bar = Math.max(0, chooser.barProperty().get());
+                chooser.barProperty().set(bar / BARS_SHOWN * BARS_SHOWN + b.intValue());
+              }
+            });
     addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     show();
   }
@@ -111,6 +133,9 @@ public final class EchoBench extends VBox {
       e.consume();
     } else if (e.getCode() == KeyCode.B) {
       chart.mark();
+      e.consume();
+    } else if (e.getCode() == KeyCode.Z) {
+      onePart.setSelected(!onePart.isSelected());
       e.consume();
     } else if (strokes.key(e)) {
       e.consume();
@@ -191,13 +216,23 @@ public final class EchoBench extends VBox {
     }
   }
 
+  /** The drum that is shown alone; empty where all are shown. */
+  private Optional<DrumPart> alone() {
+    return onePart.isSelected() ? selection.partProperty().get().asDrum() : Optional.empty();
+  }
+
   private void show() {
-    chart.show(
-        BarRows.of(
-            desk.analysisProperty().get(),
-            desk.templateProperty().get(),
-            selection.sectionProperty().get(),
-            Math.max(0, chooser.barProperty().get())));
+    Analysis a = desk.analysisProperty().get();
+    Template t = desk.templateProperty().get();
+    int section = selection.sectionProperty().get();
+    int bar = Math.max(0, chooser.barProperty().get());
+    Optional<DrumPart> drum = alone();
+    if (drum.isEmpty()) {
+      chart.show(BarRows.of(a, t, section, bar));
+      return;
+    }
+    chart.show(BarRows.ofPart(a, t, section, drum.get(), bar, BARS_SHOWN));
+    chart.row(bar % BARS_SHOWN);
   }
 
   /** Turns gestures on the chart into edits of the template. */

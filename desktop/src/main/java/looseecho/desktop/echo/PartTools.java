@@ -44,6 +44,7 @@ final class PartTools {
         .add("alternate", "In turn with it, by letter", () -> made(Parts::alternate))
         .line()
         .add("own-audio", "A recording of yours…", this::choose)
+        .add("record", "Record from the input (again: stop)", own::record)
         .add("cut", "The looped bars of the reference", own::cutOfReference);
   }
 

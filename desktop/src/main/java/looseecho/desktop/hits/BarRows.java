@@ -109,6 +109,29 @@ public record BarRows(
         bass(a, p, t, section, shown));
   }
 
+  /**
+   * One drum alone, bar under bar.
+   *
+   * @param bar one of those shown, from 0 within the section
+   * @param most how many bars are shown at once
+   */
+  public static BarRows ofPart(
+      Analysis a, Template t, int section, DrumPart drum, int bar, int most) {
+    BarRows all = of(a, t, section, bar);
+    if (all.rows().isEmpty()) {
+      return all;
+    }
+    List<Hit> heard = HeardDrums.of(a.hits()).of(drum);
+    List<Stroke> echo = t.sections().get(section).hits(drum);
+    List<BarGrid.Bar> bars = t.grid(section).bars();
+    List<Row> rows = new ArrayList<>();
+    int from = bar / most * most;
+    for (BarGrid.Bar b : bars.subList(from, Math.min(bars.size(), from + most))) {
+      rows.add(new Row(drum, "bar " + b.number(), heard(heard, b.number()), echo(echo, b)));
+    }
+    return new BarRows(all.steps(), all.stepsPerBeat(), all.stepMs(), rows, List.of());
+  }
+
   /** The drums that are heard or written anywhere. */
   private static Set<DrumPart> drums(HeardDrums heard, Template t) {
     Set<DrumPart> out = new TreeSet<>(heard.hits().keySet());

@@ -2,6 +2,8 @@ package looseecho.desktop.hits;
 
 import java.util.OptionalInt;
 import java.util.function.Consumer;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.scene.canvas.GraphicsContext;
@@ -47,6 +49,7 @@ public final class StepChart extends ChartPane {
   private final Consumer<String> hint;
   private BarRows rows = BarRows.EMPTY;
   private Editor editor;
+  private final ReadOnlyIntegerWrapper atRow = new ReadOnlyIntegerWrapper();
   private int cursorRow;
   private int cursorCell;
   private int markCell = -1;
@@ -124,6 +127,7 @@ public final class StepChart extends ChartPane {
     if (!rows.rows().isEmpty()) {
       drum.set(rows.rows().get(row).drum());
     }
+    atRow.set(row);
     tell(row, cell);
     redraw();
   }
@@ -134,6 +138,18 @@ public final class StepChart extends ChartPane {
       if (rows.rows().get(i).drum().equals(on)) {
         cursor(i, Math.max(0, Math.min(cells() - 1, inBar / width())));
       }
+    }
+  }
+
+  /** The row that the cursor is on, from 0. */
+  public ReadOnlyIntegerProperty rowProperty() {
+    return atRow.getReadOnlyProperty();
+  }
+
+  /** Puts the cursor on a row, from 0. */
+  public void row(int row) {
+    if (row != cursorRow && row >= 0 && row < rows.rows().size()) {
+      cursor(row, cursorCell);
     }
   }
 

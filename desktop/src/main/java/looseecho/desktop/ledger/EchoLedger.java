@@ -12,6 +12,7 @@ import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Lanes;
 import looseecho.desktop.session.Matching;
+import looseecho.desktop.session.OwnAudio;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Stroke;
@@ -30,12 +31,21 @@ public final class EchoLedger extends VBox {
   private final GroovePanel groove;
 
   public EchoLedger(
-      Desk desk, Selection selection, EchoMaker maker, Matching matching, Lanes lanes) {
+      Desk desk,
+      Selection selection,
+      EchoMaker maker,
+      Matching matching,
+      Lanes lanes,
+      OwnAudio own) {
     super(10);
     Label caution = line(RIGHTS);
     caution.getStyleClass().add(Theme.SMALL);
     groove = new GroovePanel(desk, selection, lanes);
-    VBox part = pages(new SoundPanel(desk, selection, maker, lanes), GroundLedger.rule(), groove);
+    VBox part =
+        pages(
+            new SoundPanel(desk, selection, maker, lanes, own::findLost),
+            GroundLedger.rule(),
+            groove);
     VBox beat =
         pages(
             figures,

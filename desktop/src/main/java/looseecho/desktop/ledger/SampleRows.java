@@ -1,6 +1,8 @@
 package looseecho.desktop.ledger;
 
 import java.io.File;
+import java.nio.file.Path;
+import java.util.function.Consumer;
 import javafx.scene.layout.FlowPane;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.SoundFiles;
@@ -14,10 +16,17 @@ import looseecho.synth.SampleSound;
 final class SampleRows {
   private final Desk desk;
   private final EchoMaker maker;
+  private final Consumer<Path> lost;
 
-  SampleRows(Desk desk, EchoMaker maker) {
+  /**
+   * For the samples of a desk.
+   *
+   * @param lost looks for samples that are missing in a folder
+   */
+  SampleRows(Desk desk, EchoMaker maker, Consumer<Path> lost) {
     this.desk = desk;
     this.maker = maker;
+    this.lost = lost;
   }
 
   private Sounds sounds() {
@@ -45,6 +54,13 @@ final class SampleRows {
           .add(
               Buttons.of(
                   "sample-off", "Built-in", "The built-in drum again", () -> use(drum, null)));
+      box.getChildren()
+          .add(
+              Buttons.of(
+                  "sample-find",
+                  "Find…",
+                  "Samples that were moved or renamed: pick the folder that they are in now",
+                  () -> SoundFiles.folder("Where your samples are now").ifPresent(lost)));
     }
     return box;
   }

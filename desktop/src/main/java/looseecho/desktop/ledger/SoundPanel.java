@@ -1,7 +1,9 @@
 package looseecho.desktop.ledger;
 
+import java.nio.file.Path;
 import java.util.Locale;
 import java.util.function.BiFunction;
+import java.util.function.Consumer;
 import java.util.function.DoubleFunction;
 import javafx.geometry.Pos;
 import javafx.scene.control.ComboBox;
@@ -34,13 +36,13 @@ final class SoundPanel extends VBox {
   private final SampleRows samples;
   private SettingRows rows;
 
-  SoundPanel(Desk desk, Selection selection, EchoMaker maker, Lanes lanes) {
+  SoundPanel(Desk desk, Selection selection, EchoMaker maker, Lanes lanes, Consumer<Path> lost) {
     super(4);
     this.desk = desk;
     this.selection = selection;
     this.maker = maker;
     this.lanes = lanes;
-    samples = new SampleRows(desk, maker);
+    samples = new SampleRows(desk, maker, lost);
     selection.partProperty().addListener((o, a, b) -> show());
     maker.soundsProperty().addListener((o, a, b) -> changed());
     desk.templateProperty()

@@ -13,10 +13,12 @@ import javafx.beans.property.SimpleObjectProperty;
 import looseecho.analysis.Analysis;
 import looseecho.disk.WholeFile;
 import looseecho.project.Aside;
+import looseecho.project.FoundSamples;
 import looseecho.project.Project;
 import looseecho.project.ProjectFile;
 import looseecho.project.ProjectLock;
 import looseecho.project.Versions;
+import looseecho.reading.Progress;
 
 /**
  * Keeps work from being lost: saves projects and their last versions, has unsaved work written
@@ -88,6 +90,8 @@ public final class Keeper implements AutoCloseable {
     Path beside = file.resolveSibling(String.valueOf(was.getFileName()));
     for (Path p : List.of(was, beside)) {
       if (Files.isRegularFile(p)) {
+        List<Path> near = List.of(file.toAbsolutePath().getParent(), p.getParent());
+        project = project.with(FoundSamples.find(project.sounds(), near, Progress.NONE));
         return new Read(project, p, opened.heard(), opened.ear(), opened.note());
       }
     }

@@ -3,8 +3,11 @@ package looseecho.desktop.session;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Supplier;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
@@ -18,6 +21,9 @@ import looseecho.echo.Parts;
 import looseecho.echo.Template;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sounds;
+import looseecho.play.InputDevice;
+import looseecho.play.Recorder;
+import looseecho.project.FoundSamples;
 import looseecho.synth.SampleSound;
 import looseecho.synth.Slices;
 
@@ -31,6 +37,8 @@ public final class OwnAudio {
   private final Playback playback;
   private final Lanes lanes;
   private final Path folder;
+  private final AtomicBoolean recording = new AtomicBoolean();
+  private Supplier<Optional<InputDevice>> inputs = () -> InputDevice.open(Recorder.RATE);
 
   OwnAudio(
       Desk desk,
@@ -100,6 +108,55 @@ public final class OwnAudio {
     desk.say(
         String.format(
             Locale.ROOT, "%s: %.4g beats, %d pieces.%s", name, beats, slices.count(), more));
+  }
+
+  /** Records from the input as a new part; asked again, it stops. */
+  public void record() {
+    if (recording.getAndSet(false)) {
+      return;
+    }
+    Path file = folder.resolve("recorded").resolve("take " + System.currentTimeMillis() + ".wav");
+    recording.set(true);
+    desk.say("Recording from the input. Choose it again to stop.");
+    lanes
+        .reading()
+        .start(
+            p -> {
+              try (InputDevice in = inputs.get().orElseThrow(OwnAudio::noInput)) {
+                new Recorder().record(in, file, recording::get, p);
+                return file;
+              } finally {
+                recording.set(false);
+              }
+            },
+            this::take,
+            e -> desk.say(String.valueOf(e.getMessage())));
+  }
+
+  private static IOException noInput() {
+    return new IOException("No sound input was found, or another program has it.");
+  }
+
+  /** Where recordings come from. */
+  public void inputs(Supplier<Optional<InputDevice>> other) {
+    inputs = other;
+  }
+
+  /** Looks in a folder for samples that are no longer where they were. */
+  public void findLost(Path in) {
+    Sounds now = maker.soundsProperty().get();
+    lanes
+        .reading()
+        .start(
+            p -> FoundSamples.find(now, List.of(in), p),
+            found -> {
+              if (found.equals(now)) {
+                desk.say("No missing sample is in " + in + ".");
+              } else {
+                desk.sound(found, "Samples found again in " + in.getFileName());
+              }
+            },
+            e -> desk.say(String.valueOf(e.getMessage())));
   }
 
   /** Takes the looped bars of the reference as a new part, from a file of their own. */
