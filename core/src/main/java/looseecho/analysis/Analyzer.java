@@ -20,7 +20,6 @@ import looseecho.audio.Resampler;
 import looseecho.dsp.Chroma;
 import looseecho.dsp.ToneSpectra;
 import looseecho.form.Form;
-import looseecho.form.Section;
 import looseecho.form.SectionFinder;
 import looseecho.hits.Feel;
 import looseecho.hits.GridFinder;
@@ -38,6 +37,7 @@ import looseecho.notes.LineFinder;
 import looseecho.notes.Note;
 import looseecho.notes.TonalContent;
 import looseecho.notes.Tonality;
+import looseecho.notes.VoicingFinder;
 import looseecho.pulse.Pulse;
 import looseecho.pulse.PulseFinder;
 import looseecho.pulse.PulseSettings;
@@ -270,15 +270,6 @@ public final class Analyzer {
               wanted.sections());
       form = new SectionFinder().find(material, progress);
     }
-    Reading<Key> key = whole(heard, chords, content);
-    Reading<Key> settled = wanted.key().map(key::corrected).orElse(key);
-    List<Reading<Key>> sectionKeys = new ArrayList<>();
-    for (Section s : form.sections()) {
-      sectionKeys.add(key(heard, chords, s.start(), s.end()));
-    }
-    // With neither beat nor key it is no music, and a network's notes in it are invented.
-    boolean music = tonal || pulse.isPresent();
-    var figures = pulse.map(p -> new FigureFinder().find(heard.riff, p)).orElse(List.of());
     progress.step("Done", 1);
     return new Analysis(
         heard.duration,
@@ -286,16 +277,37 @@ public final class Analyzer {
         form,
         hits,
         feel,
-        new Tonality(
-            wanted.key().isPresent() ? TonalContent.KEY : content,
-            settled,
-            sectionKeys,
-            heard.chroma.tuningCents(),
-            chords,
-            music ? heard.bass : List.of(),
-            music ? heard.riff : List.of(),
-            figures),
+        tonality(heard, content, wanted, chords, form, pulse),
         notes);
+  }
+
+  private static Tonality tonality(
+      Heard heard,
+      TonalContent content,
+      Corrections wanted,
+      List<Chord> chords,
+      Form form,
+      Optional<Pulse> pulse) {
+    Reading<Key> key = whole(heard, chords, content);
+    // With neither beat nor key it is no music, and a network's notes in it are invented.
+    boolean music = content != TonalContent.NONE || pulse.isPresent();
+    return new Tonality(
+        wanted.key().isPresent() ? TonalContent.KEY : content,
+        wanted.key().map(key::corrected).orElse(key),
+        form.sections().stream().map(s -> key(heard, chords, s.start(), s.end())).toList(),
+        heard.chroma.tuningCents(),
+        chords,
+        music ? heard.bass : List.of(),
+        music ? heard.riff : List.of(),
+        pulse.map(p -> new FigureFinder().find(heard.riff, p)).orElse(List.of()),
+        voiced(heard, chords, pulse));
+  }
+
+  private static List<Note> voiced(Heard heard, List<Chord> chords, Optional<Pulse> pulse) {
+    return pulse
+        .map(p -> new VoicingFinder(heard.audio, p, heard.chroma.tuningCents()))
+        .map(v -> v.find(chords, heard.bass))
+        .orElse(List.of());
   }
 
   private static List<Hit> hits(Heard heard, Pulse pulse, Progress progress) {

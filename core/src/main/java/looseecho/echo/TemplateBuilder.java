@@ -67,18 +67,22 @@ public final class TemplateBuilder {
     Map<LinePart, List<Tone>> lines = new HashMap<>();
     lines.put(Part.of(Line.BASS), notes(p, all.bass(), firstBeat, ticks));
     lines.put(Part.of(Line.RIFF), notes(p, all.riff(), firstBeat, ticks));
-    lines.put(Part.of(Line.CHORDS), chords(p, a.tonality().chords(), firstBeat, ticks));
+    List<Tone> held = notes(p, all.chords(), firstBeat, ticks);
+    lines.put(
+        Part.of(Line.CHORDS),
+        held.isEmpty() ? chords(p, a.tonality().chords(), firstBeat, ticks) : held);
     return new TemplateSection(s.label(), s.role(), endBeat - firstBeat, drums, lines);
   }
 
   /** What is heard, by part; every note with its line in ticks from the first beat. */
-  private record Heard(HeardDrums drums, Lines bass, Lines riff) {
+  private record Heard(HeardDrums drums, Lines bass, Lines riff, Lines chords) {
     static Heard of(Analysis a, Pulse p) {
       GridFinder grid = new GridFinder(p, a.feel().swing());
       return new Heard(
           HeardDrums.of(a.hits()),
           Lines.of(grid, a.tonality().bass()),
-          Lines.of(grid, a.tonality().riff()));
+          Lines.of(grid, a.tonality().riff()),
+          Lines.of(grid, a.tonality().voiced()));
     }
   }
 

@@ -14,6 +14,7 @@ import looseecho.reading.Reading;
  * @param bass in order of time
  * @param riff the most salient line above the bass
  * @param figures what the riff repeats
+ * @param voiced the chords as they are held: their notes, in order of time
  */
 public record Tonality(
     TonalContent content,
@@ -23,13 +24,28 @@ public record Tonality(
     List<Chord> chords,
     List<Note> bass,
     List<Note> riff,
-    List<Figure> figures) {
+    List<Figure> figures,
+    List<Note> voiced) {
   public Tonality {
+    voiced = voiced == null ? List.of() : List.copyOf(voiced);
     sectionKeys = List.copyOf(sectionKeys);
     chords = List.copyOf(chords);
     bass = List.copyOf(bass);
     riff = List.copyOf(riff);
     figures = List.copyOf(figures);
+  }
+
+  /** With chords by name only. */
+  public Tonality(
+      TonalContent content,
+      Reading<Key> key,
+      List<Reading<Key>> sectionKeys,
+      double tuningCents,
+      List<Chord> chords,
+      List<Note> bass,
+      List<Note> riff,
+      List<Figure> figures) {
+    this(content, key, sectionKeys, tuningCents, chords, bass, riff, figures, List.of());
   }
 
   /** False when no key is heard. */
