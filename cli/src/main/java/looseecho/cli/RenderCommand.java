@@ -81,7 +81,7 @@ final class RenderCommand implements Callable<Integer> {
     Project project = opened.project();
     List<Path> inputs = new ArrayList<>(List.of(path));
     Careful.path(project.reference().path(), errors).ifPresent(inputs::add);
-    for (SampleSound s : project.sounds().samples().values()) {
+    for (SampleSound s : project.sounds().samples()) {
       Careful.path(s.path(), errors).ifPresent(inputs::add);
     }
     EchoRenderer renderer = new EchoRenderer(project.sounds());

@@ -123,6 +123,16 @@ public final class Audio {
     return new Audio(left, right, sampleRate, -turn);
   }
 
+  /** True when both sides are the same to the sample. */
+  public boolean sidesAreEqual() {
+    for (int i = 0; i < length(); i++) {
+      if (left(i) != right(i)) {
+        return false;
+      }
+    }
+    return true;
+  }
+
   /** True when both sides together are all but silent, though each of them sounds. */
   public boolean sidesCancel() {
     double sum = 0;

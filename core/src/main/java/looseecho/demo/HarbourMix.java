@@ -19,6 +19,7 @@ import looseecho.mix.Room;
 import looseecho.reading.Progress;
 import looseecho.synth.DrumSound;
 import looseecho.synth.DrumSynth;
+import looseecho.synth.Timbre;
 import looseecho.synth.ToneSound;
 import looseecho.synth.ToneSynth;
 
@@ -29,12 +30,13 @@ import looseecho.synth.ToneSynth;
 public final class HarbourMix {
   private static final int RATE = EchoRenderer.RATE;
   private static final ToneSound BASS =
-      new ToneSound(0.75, 1, 0, 190, 900, 2, 160, 0.45, 30, 1.6, 0);
-  private static final ToneSound PAD = new ToneSound(0.8, 5, 18, 900, 500, 60, 900, 0.7, 160, 0, 0);
+      new ToneSound(0.75, 1, 0, 190, 900, 2, 160, 0.45, 30, 1.6, 0, Timbre.PLAIN);
+  private static final ToneSound PAD =
+      new ToneSound(0.8, 5, 18, 900, 500, 60, 900, 0.7, 160, 0, 0, Timbre.PLAIN);
   private static final ToneSound STAB =
-      new ToneSound(0.7, 3, 12, 700, 2600, 2, 130, 0.25, 60, 0.4, 0);
+      new ToneSound(0.7, 3, 12, 700, 2600, 2, 130, 0.25, 60, 0.4, 0, Timbre.PLAIN);
   private static final ToneSound PLUCK =
-      new ToneSound(0.5, 2, 7, 500, 4200, 1, 150, 0.1, 90, 0.3, 0);
+      new ToneSound(0.5, 2, 7, 500, 4200, 1, 150, 0.1, 90, 0.3, 0, Timbre.PLAIN);
 
   private static final DrumSound KICK = new DrumSound(47, 6.5, 11, 115, 0.16, 1800, 6500, 3, 0, 1);
   private static final DrumSound SNARE = new DrumSound(205, 1.5, 7, 60, 0.7, 700, 9000, 95, 0, 1);
@@ -62,7 +64,7 @@ public final class HarbourMix {
     for (DrumHit h : tune.hits()) {
       drum(h, drums, send);
     }
-    Drive.bend(drums, 0.5, List.of());
+    Drive.bend(drums, 0.5, 1, List.of());
     Bus tones = new Bus(length, RATE);
     progress.step("Recording the demo", 0.2);
     lay(tune.bass(), BASS, 0.36, 0, tones);

@@ -61,6 +61,20 @@ public record Template(
     return sum;
   }
 
+  /** So many bars of four at 120 in which one part plays; it is the drum or the line. */
+  public static Template bars(int bars, Part part, List<Stroke> hits, List<Tone> notes) {
+    List<Beat> map = new java.util.ArrayList<>();
+    for (int k = 0; k <= 4 * bars; k++) {
+      map.add(new Beat(k * 0.5, k % 4 + 1, k / 4 + 1));
+    }
+    TemplateSection s = new TemplateSection("A", "", 4 * bars, Map.of(), Map.of());
+    TemplateSection played =
+        part.asDrum().isPresent()
+            ? s.with(part.asDrum().get(), hits)
+            : s.with(part.asLine().orElseThrow(), notes);
+    return new Template(120, Meter.FOUR_FOUR, new Key(0, false), map, List.of(played));
+  }
+
   /** The bars of a section. */
   public BarGrid grid(int section) {
     int first = firstBeat(section);

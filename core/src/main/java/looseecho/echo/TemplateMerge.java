@@ -84,7 +84,8 @@ public final class TemplateMerge {
         chosen(was.role(), is.role(), own.role()),
         own.beats(),
         drums,
-        lines);
+        lines,
+        chosen(was.movement(), is.movement(), own.movement()));
   }
 
   private static <T> T chosen(T was, T is, T own) {

@@ -19,19 +19,37 @@ import looseecho.reading.Limits;
  * @param beats length; any number, so that a bar and a half stays one
  * @param drums hits per drum in order; drums that are not played are missing
  * @param lines notes per line in order; lines that are not played are missing
+ * @param movement what moves in it and what leads into it
  */
 public record TemplateSection(
     String label,
     String role,
     int beats,
     Map<DrumPart, List<Stroke>> drums,
-    Map<LinePart, List<Tone>> lines) {
+    Map<LinePart, List<Tone>> lines,
+    Movement movement) {
   public TemplateSection {
+    movement = movement == null ? Movement.NONE : movement;
     Limits.text("label", label);
     Limits.text("role", role);
     Limits.within("beats", beats, 1, Limits.BEATS); // one of none would never come to an end
     drums = played(drums);
     lines = played(lines);
+  }
+
+  /** One in which nothing moves. */
+  public TemplateSection(
+      String label,
+      String role,
+      int beats,
+      Map<DrumPart, List<Stroke>> drums,
+      Map<LinePart, List<Tone>> lines) {
+    this(label, role, beats, drums, lines, Movement.NONE);
+  }
+
+  /** The same moving otherwise. */
+  public TemplateSection with(Movement other) {
+    return new TemplateSection(label, role, beats, drums, lines, other);
   }
 
   private static <P extends Part, E> Map<P, List<E>> played(Map<P, List<E>> parts) {
@@ -87,19 +105,19 @@ public record TemplateSection(
   public TemplateSection with(DrumPart drum, List<Stroke> hits) {
     Map<DrumPart, List<Stroke>> copy = new HashMap<>(drums);
     copy.put(drum, hits);
-    return new TemplateSection(label, role, beats, copy, lines);
+    return new TemplateSection(label, role, beats, copy, lines, movement);
   }
 
   /** The section with other notes in one line. */
   public TemplateSection with(LinePart line, List<Tone> notes) {
     Map<LinePart, List<Tone>> copy = new HashMap<>(lines);
     copy.put(line, notes);
-    return new TemplateSection(label, role, beats, drums, copy);
+    return new TemplateSection(label, role, beats, drums, copy, movement);
   }
 
   /** The section with one part alone. */
   TemplateSection only(Part part) {
-    TemplateSection silent = new TemplateSection(label, role, beats, Map.of(), Map.of());
+    TemplateSection silent = new TemplateSection(label, role, beats, Map.of(), Map.of(), movement);
     return part instanceof DrumPart drum
         ? silent.with(drum, hits(drum))
         : silent.with((LinePart) part, notes((LinePart) part));
@@ -119,6 +137,6 @@ public record TemplateSection(
     drums.forEach((drum, all) -> d.put(drum, hits.apply(all)));
     Map<LinePart, List<Tone>> l = new HashMap<>();
     lines.forEach((line, all) -> l.put(line, notes.apply(all)));
-    return new TemplateSection(label, role, newBeats, d, l);
+    return new TemplateSection(label, role, newBeats, d, l, movement);
   }
 }

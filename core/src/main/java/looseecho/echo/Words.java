@@ -70,6 +70,15 @@ public final class Words {
     return number + (n == 1 ? " semitone" : " semitones");
   }
 
+  /** A number as short as it can be read: "0.25", "900". */
+  public static String number(double value) {
+    String digits =
+        Math.abs(value) >= 100
+            ? String.format(Locale.ROOT, "%.0f", value)
+            : String.format(Locale.ROOT, "%.2f", value);
+    return digits.contains(".") ? digits.replaceFirst("\\.?0+$", "") : digits;
+  }
+
   /** "124 BPM", "123.97 BPM". */
   public static String bpm(double bpm) {
     boolean whole = Math.abs(bpm - Math.rint(bpm)) < 0.005;

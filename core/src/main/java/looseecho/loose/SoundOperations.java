@@ -34,7 +34,7 @@ final class SoundOperations {
 
     /** The other sounds; empty where the part does not play or has a sample of its own. */
     Optional<Sounds> apply(Sounds s, Template t, SplittableRandom r) {
-      boolean own = of instanceof DrumPart drum && s.samples().containsKey(drum);
+      boolean own = of instanceof DrumPart drum && s.sample(drum).isPresent();
       boolean absent = of != null && !Part.of(t).contains(of);
       Sounds out = own || absent ? s : work.apply(s, t.key(), r);
       return out.equals(s) ? Optional.empty() : Optional.of(out);

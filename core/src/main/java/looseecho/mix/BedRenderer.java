@@ -13,12 +13,19 @@ final class BedRenderer {
 
   private final Bed bed;
   private final int[] kicks;
+  private final boolean[] sections;
   private final double[] rumble = new double[2];
   private final double[] smooth = new double[2];
 
-  BedRenderer(Bed bed, int[] kicks) {
+  /**
+   * For a bed.
+   *
+   * @param sections those that it lies under
+   */
+  BedRenderer(Bed bed, int[] kicks, boolean[] sections) {
     this.bed = bed;
     this.kicks = kicks;
+    this.sections = sections.clone();
   }
 
   /** The bed in the window that follows the one before. */
@@ -60,13 +67,14 @@ final class BedRenderer {
   }
 
   /** 1 in the sections that play anything, 0 elsewhere, faded. */
-  private static float[] presence(Template t, Window window) {
+  private float[] presence(Template t, Window window) {
     float[] out = new float[window.length()];
     for (int s = 0; s < t.sections().size(); s++) {
       TemplateSection section = t.sections().get(s);
       boolean plays =
-          section.drums().values().stream().anyMatch(h -> !h.isEmpty())
-              || section.lines().values().stream().anyMatch(n -> !n.isEmpty());
+          sections[s]
+              && (section.drums().values().stream().anyMatch(h -> !h.isEmpty())
+                  || section.lines().values().stream().anyMatch(n -> !n.isEmpty()));
       if (plays) {
         int first = t.firstBeat(s);
         int from = at(window, t.beats().get(first).time());

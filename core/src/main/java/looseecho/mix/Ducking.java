@@ -7,8 +7,14 @@ import java.util.Arrays;
  *
  * @param depthDb how far a hit pushes the level down, 0 or more
  * @param recoveryMs how long until it is back
+ * @param shape of the way back
  */
-public record Ducking(double depthDb, double recoveryMs) {
+public record Ducking(double depthDb, double recoveryMs, Duck.Shape shape) {
+  /** Rounded. */
+  public Ducking(double depthDb, double recoveryMs) {
+    this(depthDb, recoveryMs, Duck.Shape.ROUND);
+  }
+
   /**
    * Gain per sample for hits at the given samples; the attack takes 2 ms so that it does not click.
    */
@@ -21,8 +27,8 @@ public record Ducking(double depthDb, double recoveryMs) {
     float[] gain = new float[attack + Math.max(0, recovery)];
     for (int k = 0; k < gain.length; k++) {
       int i = k - attack;
-      double shape = i < 0 ? -(double) i / attack : 0.5 - 0.5 * Math.cos(Math.PI * i / recovery);
-      gain[k] = (float) (low + (1 - low) * shape);
+      double back = i < 0 ? -(double) i / attack : shape.at((double) i / recovery);
+      gain[k] = (float) (low + (1 - low) * back);
     }
     for (int hit : hits) {
       int from = hit - attack;

@@ -2,6 +2,7 @@ package looseecho.mix;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -10,9 +11,12 @@ import looseecho.audio.SampleSink;
 import looseecho.echo.DrumPart;
 import looseecho.echo.LinePart;
 import looseecho.echo.Part;
+import looseecho.echo.Stroke;
 import looseecho.echo.Template;
+import looseecho.echo.Tone;
+import looseecho.pulse.Meter;
 import looseecho.reading.Progress;
-import looseecho.synth.ToneSynth;
+import looseecho.synth.Shot;
 
 /** Renders a template: its stems and the mix, block after block. Deterministic. */
 public final class EchoRenderer {
@@ -21,11 +25,14 @@ public final class EchoRenderer {
 
   private static final int BLOCK = 1 << 17; // three seconds
   private static final double TAIL_SECONDS = 1.0;
-  private static final double CEILING = 0.891; // -1 dBTP
+  static final double CEILING = 0.891; // -1 dBTP
   private static final double FADE_SECONDS = 0.005;
   private static final double LEAD_IN_SECONDS = 1; // the limiter has settled by then
   private static final double LONGEST_LEAD_IN = 8;
   private static final double FAINT_DB = -70; // what still rings below this is left out
+
+  private static final int ALONE_BARS = 4;
+  private static final float INAUDIBLE = 1e-4f;
 
   private final Sounds sounds;
   private final Shots shots;
@@ -42,34 +49,50 @@ public final class EchoRenderer {
     return shots.missing();
   }
 
-  /** One hit alone, at the loudness it has in the mix. */
+  /** One hit alone, at the loudness it has in the mix: its layers together, as one side. */
   public float[] oneShot(DrumPart drum, int velocity) {
-    float[] shot = shots.of(drum).clone();
-    return alone(shot, drum, PartScore.gain(velocity));
+    return alone(drum, List.of(new Stroke(0, 0, velocity)), List.of());
   }
 
   /** One note alone, at the loudness it has in the mix. */
   public float[] oneNote(LinePart line, int pitch, int velocity, double seconds) {
-    float[] tone = new ToneSynth().render(sounds.tone(line), pitch, seconds, velocity, RATE);
-    return alone(tone, line, 1);
+    int ticks = (int) Math.max(1, Math.round(seconds * 2 * Meter.QUARTER));
+    return alone(line, List.of(), List.of(new Tone(0, 0, ticks, pitch, velocity)));
   }
 
-  private float[] alone(float[] x, Part part, double gain) {
-    Strip strip = sounds.strip(part);
-    new ColourFilter(strip.colour(), RATE).run(x);
-    for (int i = 0; i < x.length; i++) {
-      x[i] *= (float) (gain * strip.gain());
+  /** A bar at 120 in which nothing else plays, as far as it sounds. */
+  private float[] alone(Part part, List<Stroke> hits, List<Tone> notes) {
+    Template t = Template.bars(ALONE_BARS, part, hits, notes);
+    Sound sound = sounds.sound(part);
+    Sound heard = sound.with(sound.strip().ducked(0, 100).muted(false));
+    PartVoice voice = new PartVoice(t, part, heard, new boolean[] {true}, shots, 0);
+    float[][] x = voice.coloured(new Window(0, ALONE_BARS * 2 * RATE));
+    float[] mono = new Shot(x[0], x[1]).mono();
+    float peak = 0;
+    for (float v : mono) {
+      peak = Math.max(peak, Math.abs(v));
     }
-    return x;
+    int end = mono.length;
+    while (end > 1 && Math.abs(mono[end - 1]) < INAUDIBLE * peak) {
+      end--;
+    }
+    return Arrays.copyOf(mono, end);
   }
 
   /**
-   * What a part alone sounds like in a stretch of the song: mono, levelled and ducked, before its
-   * colour and place.
+   * What a part alone sounds like in a stretch of the song: as one side, levelled and ducked,
+   * before its colour and place.
    */
   public float[] plain(Template t, Part part, double from, double seconds) {
     Window window = new Window((int) Math.round(from * RATE), (int) Math.round(seconds * RATE));
-    return PartScore.of(t, part, sounds, shots).render(window);
+    float[] out = new float[window.length()];
+    for (PartVoice voice : PartVoice.of(t, part, sounds, shots)) {
+      float[][] x = voice.plain(window, Optional.empty());
+      for (int i = 0; i < out.length; i++) {
+        out[i] += 0.5f * (x[0][i] + x[1][i]);
+      }
+    }
+    return out;
   }
 
   /** Takes a rendering block after block. */
@@ -91,26 +114,33 @@ public final class EchoRenderer {
    */
   public void stream(Template t, boolean stems, Receiver to, Progress progress) throws IOException {
     int length = length(t);
-    boolean keep = cache.holds(length, Mixer.sounding(t, sounds).size());
+    boolean keep = cache.holds(length, Mixer.layers(t, sounds));
     Mixer mixer = new Mixer(t, sounds, shots, keep ? Optional.of(cache) : Optional.empty(), stems);
     blocks(mixer, new Window(0, length), to, progress);
   }
 
-  private static void blocks(Mixer mixer, Window all, Receiver to, Progress progress)
-      throws IOException {
+  private void blocks(Mixer mixer, Window all, Receiver to, Progress progress) throws IOException {
     Limiter limiter = new Limiter(RATE, CEILING);
     Mixer.Block now = null;
     for (int from = all.from(); from < all.end(); from += BLOCK) {
       progress.step("Rendering", (double) (from - all.from()) / all.length());
       Mixer.Block next = mixer.next(new Window(from, Math.min(BLOCK, all.end() - from)));
       if (now != null) {
-        to.take(now.mix(), now.stems(), limiter.course(now.mix(), next.mix()));
+        to.take(now.mix(), now.stems(), course(limiter, now.mix(), next.mix()));
       }
       now = next;
     }
     if (now != null) {
-      to.take(now.mix(), now.stems(), limiter.course(now.mix(), null));
+      to.take(now.mix(), now.stems(), course(limiter, now.mix(), null));
     }
+  }
+
+  private float[] course(Limiter limiter, Bus now, Bus next) {
+    float[] out = limiter.course(now, next);
+    if (sounds.whole().master().end() == Master.End.NONE) {
+      Arrays.fill(out, 1);
+    }
+    return out;
   }
 
   private static int length(Template t) {
@@ -169,7 +199,7 @@ public final class EchoRenderer {
   /** Seconds after which the room and the delay have rung out. */
   private double leadIn(Template t) {
     double repeat = sounds.delayBeats() * 60 / t.bpm();
-    boolean delayed = Part.of(t).stream().anyMatch(p -> sounds.strip(p).delay() > 0);
+    boolean delayed = stems(t).contains(Mixer.REPEATS);
     double fallDb = 20 * Math.log10(Math.max(1e-3, sounds.delayFeedback()));
     double delay = delayed ? repeat * (1 + FAINT_DB / fallDb) : 0;
     double room = sounds.roomSeconds() * FAINT_DB / -60;
@@ -178,7 +208,7 @@ public final class EchoRenderer {
 
   /** Names of the stems, in order. */
   public List<String> stems(Template t) {
-    return Mixer.stems(t, sounds);
+    return new Mixer(t, sounds, shots, Optional.empty(), true).stems();
   }
 
   /** Lets go of the parts that are kept for the next rendering. */

@@ -1,13 +1,14 @@
 package looseecho.mix;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import looseecho.activity.Lane;
-import looseecho.echo.DrumPart;
+import looseecho.echo.Course;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 
@@ -23,19 +24,22 @@ final class Mixer {
   static final String REPEATS = "repeats";
   private static final int RATE = EchoRenderer.RATE;
 
+  static final String TRANSITIONS = "transitions";
+
   private final Template template;
   private final Sounds sounds;
   private final Optional<PartCache> cache;
   private final boolean wantStems;
-  private final List<Voice> voices = new ArrayList<>();
+  private final List<PartVoice> voices = new ArrayList<>();
+  private final Map<Group, GroupVoice> groups = new EnumMap<>(Group.class);
   private final Room room;
   private final Optional<PingPong> repeats;
-  private final Optional<BedRenderer> bed;
+  private final List<BedRenderer> beds;
+  private final TransitionVoice transitions;
+  private final MasterVoice master;
   private final Map<String, WholeTone> tones = new HashMap<>();
-
-  /** A part with what it needs from block to block. */
-  private record Voice(
-      Part part, PartScore score, Strip strip, ColourFilter colour, Optional<Widener> widener) {}
+  private final Map<String, Breaks> breaks = new HashMap<>();
+  private final Map<String, Moving> moving = new HashMap<>();
 
   /**
    * A block of the song.
@@ -50,45 +54,70 @@ final class Mixer {
     this.sounds = sounds;
     this.cache = cache;
     this.wantStems = wantStems;
-    for (Part part : sounding(template, sounds)) {
-      Strip strip = sounds.strip(part);
-      PartScore score = PartScore.of(template, part, sounds, shots);
-      Optional<Widener> widener =
-          strip.width() > 0 ? Optional.of(new Widener(RATE, strip.width())) : Optional.empty();
-      voices.add(new Voice(part, score, strip, new ColourFilter(strip.colour(), RATE), widener));
-      cache.ifPresent(c -> c.begin(part, PartScore.content(template, part, sounds)));
+    for (Part part : Part.of(template)) {
+      voices.addAll(PartVoice.of(template, part, sounds, shots));
+      cache.ifPresent(c -> c.begin(part, PartVoice.content(template, part)));
     }
-    room = new Room(RATE, sounds.roomSeconds());
+    for (Group group : Group.values()) {
+      groups.put(group, new GroupVoice(sounds.group(group)));
+    }
+    room = new Room(RATE, sounds.space());
+    double beat = 60 / template.bpm();
     repeats =
-        voices.stream().anyMatch(v -> v.strip().delay() > 0)
-            ? Optional.of(
-                new PingPong(
-                    RATE, sounds.delayBeats() * 60 / template.bpm(), sounds.delayFeedback()))
+        voices.stream().anyMatch(v -> v.sendsToDelay() && !v.repeatsItself())
+            ? Optional.of(new PingPong(RATE, sounds.delayBeats() * beat, sounds.delay()))
             : Optional.empty();
-    bed =
-        sounds.bed().audible()
-            ? Optional.of(new BedRenderer(sounds.bed(), PartScore.times(template, Lane.KICK)))
-            : Optional.empty();
+    beds = beds(template, sounds);
+    transitions = new TransitionVoice(template, sounds, shots);
+    master = new MasterVoice(sounds.whole().master(), EchoRenderer.CEILING);
   }
 
-  /** The parts that are to be heard. */
-  static List<Part> sounding(Template t, Sounds sounds) {
-    return Part.of(t).stream().filter(p -> !sounds.strip(p).muted()).toList();
+  private static List<BedRenderer> beds(Template t, Sounds sounds) {
+    int[] kicks = LayerScore.times(t, Lane.KICK);
+    List<BedRenderer> out = new ArrayList<>();
+    t.sections().stream()
+        .map(s -> sounds.bed(s.label()))
+        .distinct()
+        .filter(Bed::audible)
+        .forEach(
+            bed -> {
+              boolean[] mine = new boolean[t.sections().size()];
+              for (int s = 0; s < mine.length; s++) {
+                mine[s] = sounds.bed(t.sections().get(s).label()).equals(bed);
+              }
+              out.add(new BedRenderer(bed, kicks, mine));
+            });
+    return out;
+  }
+
+  /** How many layers are kept for the next rendering. */
+  static int layers(Template t, Sounds sounds) {
+    return Part.of(t).stream()
+        .mapToInt(
+            p ->
+                t.sections().stream()
+                    .map(s -> sounds.sound(p, s.label()))
+                    .distinct()
+                    .mapToInt(s -> s.layers().size())
+                    .sum())
+        .sum();
   }
 
   /** Names of the stems, in order. */
-  static List<String> stems(Template t, Sounds sounds) {
-    List<String> names = new ArrayList<>();
-    List<Part> parts = sounding(t, sounds);
-    parts.forEach(p -> names.add(t.name(p)));
-    if (sounds.bed().audible()) {
+  List<String> stems() {
+    List<String> names =
+        new ArrayList<>(voices.stream().map(v -> template.name(v.part())).distinct().toList());
+    if (!beds.isEmpty()) {
       names.add(BED);
     }
-    if (parts.stream().anyMatch(p -> sounds.strip(p).room() > 0)) {
+    if (voices.stream().anyMatch(PartVoice::sendsToRoom)) {
       names.add(ROOM);
     }
-    if (parts.stream().anyMatch(p -> sounds.strip(p).delay() > 0)) {
+    if (voices.stream().anyMatch(PartVoice::sendsToDelay)) {
       names.add(REPEATS);
+    }
+    if (!transitions.isEmpty()) {
+      names.add(TRANSITIONS);
     }
     return names;
   }
@@ -96,69 +125,95 @@ final class Mixer {
   /** The block that follows the one before. */
   Block next(Window window) {
     int n = window.length();
-    List<float[]> mono = voices.parallelStream().map(v -> sound(v, window)).toList();
-    Bus drums = new Bus(n, RATE);
-    Bus mix = new Bus(n, RATE);
+    List<PartVoice.Sounding> sounding =
+        voices.parallelStream().map(v -> v.next(window, cache)).toList();
     Bus toRoom = new Bus(n, RATE);
     Bus toRepeats = new Bus(n, RATE);
+    Bus own = new Bus(n, RATE);
     Map<String, Bus> stems = new LinkedHashMap<>();
-    List<Bus> driven = new ArrayList<>();
+    Map<Group, Bus> sums = new EnumMap<>(Group.class);
+    Map<Group, Map<String, Bus>> grouped = new EnumMap<>(Group.class);
     for (int k = 0; k < voices.size(); k++) {
-      Voice v = voices.get(k);
-      boolean drum = v.part() instanceof DrumPart;
-      Bus placed = placed(v, mono.get(k));
-      (drum ? drums : mix).add(placed, 1);
-      toRoom.add(mono.get(k), 0, v.strip().room(), v.strip().pan());
-      toRepeats.add(mono.get(k), 0, v.strip().delay(), v.strip().pan());
+      PartVoice v = voices.get(k);
+      PartVoice.Sounding s = sounding.get(k);
+      Group group = Group.of(v.part());
+      sums.computeIfAbsent(group, g -> new Bus(n, RATE)).add(s.placed(), 1);
+      toRoom.add(s.room(), 0, 1, s.place());
+      if (s.repeats() == null) {
+        toRepeats.add(s.delay(), 0, 1, s.place());
+      } else {
+        own.add(s.repeats(), 1);
+      }
       if (wantStems) {
-        stems.put(template.name(v.part()), placed);
-        if (drum) {
-          driven.add(placed);
+        String name = template.name(v.part());
+        Bus before = stems.get(name);
+        if (before == null) {
+          stems.put(name, s.placed());
+          grouped.computeIfAbsent(group, g -> new LinkedHashMap<>()).put(name, s.placed());
+        } else {
+          before.add(s.placed(), 1);
         }
       }
     }
-    if (sounds.drumDrive() > 0) {
-      Drive.bend(drums, sounds.drumDrive(), driven);
+    Bus mix = new Bus(n, RATE);
+    sums.forEach(
+        (group, sum) -> {
+          groups.get(group).run(sum, grouped.getOrDefault(group, Map.of()));
+          mix.add(sum, 1);
+        });
+    for (BedRenderer bed : beds) {
+      add(BED, moved(bed.render(template, window), window), mix, stems);
     }
-    mix.add(drums, 1);
-    bed.ifPresent(b -> add(BED, b.render(template, window), mix, stems));
-    if (voices.stream().anyMatch(v -> v.strip().room() > 0)) {
+    if (voices.stream().anyMatch(PartVoice::sendsToRoom)) {
       add(ROOM, room.of(toRoom), mix, stems);
     }
-    repeats.ifPresent(r -> add(REPEATS, r.of(toRepeats), mix, stems));
-    tone("").run(mix);
-    stems.forEach((name, stem) -> tone(name).run(stem));
+    if (voices.stream().anyMatch(PartVoice::sendsToDelay)) {
+      repeats.ifPresent(r -> own.add(r.of(toRepeats), 1));
+      add(REPEATS, own, mix, stems);
+    }
+    if (!transitions.isEmpty()) {
+      add(TRANSITIONS, transitions.next(window), mix, stems);
+    }
+    whole(mix, stems, window);
     return new Block(mix, stems);
   }
 
-  private float[] sound(Voice v, Window window) {
-    float[] plain =
-        cache
-            .map(c -> c.get(v.part(), window.from(), () -> v.score().render(window)))
-            .orElseGet(() -> v.score().render(window));
-    if (v.colour().isIdle()) {
-      return plain;
+  /** The bed follows what moves all. */
+  private Bus moved(Bus bed, Window window) {
+    Moving all =
+        moving.computeIfAbsent(BED, b -> new Moving(template, c -> c.scope().equals(Course.ALL)));
+    if (!all.isIdle()) {
+      all.run(bed.sides()[0], bed.sides()[1], window);
     }
-    float[] coloured = plain.clone(); // the plain one may be kept
-    v.colour().run(coloured);
-    return coloured;
+    return bed;
   }
 
-  private static Bus placed(Voice v, float[] mono) {
-    Bus bus = new Bus(mono.length, RATE);
-    bus.add(mono, 0, 1, v.strip().pan());
-    v.widener().ifPresent(w -> w.spread(mono, bus));
-    return bus;
+  private void whole(Bus mix, Map<String, Bus> stems, Window window) {
+    groups.get(Group.ALL).run(mix, stems);
+    tone("").run(mix);
+    stems.forEach((name, stem) -> tone(name).run(stem));
+    breaks("").run(mix, window);
+    stems.forEach((name, stem) -> breaks(name).run(stem, window));
+    master.run(mix, stems.values());
   }
 
   private void add(String name, Bus sound, Bus mix, Map<String, Bus> stems) {
     mix.add(sound, 1);
     if (wantStems) {
-      stems.put(name, sound);
+      Bus before = stems.get(name);
+      if (before == null) {
+        stems.put(name, sound);
+      } else {
+        before.add(sound, 1);
+      }
     }
   }
 
   private WholeTone tone(String stem) {
     return tones.computeIfAbsent(stem, s -> new WholeTone(sounds, RATE));
+  }
+
+  private Breaks breaks(String stem) {
+    return breaks.computeIfAbsent(stem, s -> new Breaks(template));
   }
 }

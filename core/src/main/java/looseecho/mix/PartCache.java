@@ -14,7 +14,10 @@ import looseecho.echo.Part;
 final class PartCache {
   private static final long SHARE = 8; // of the memory, an eighth
 
-  private record Kept(List<?> content, Map<Integer, float[]> blocks) {}
+  private record Kept(List<?> content, Map<Key, float[][]> blocks) {}
+
+  /** A block of one of a part's layers. */
+  private record Key(int layer, int from) {}
 
   private final Map<Part, Kept> kept = new ConcurrentHashMap<>();
 
@@ -41,9 +44,14 @@ final class PartCache {
                 : new Kept(content, new ConcurrentHashMap<>()));
   }
 
-  /** The block of a part that begins at a sample, as it was rendered before, or rendered now. */
-  float[] get(Part part, int from, Supplier<float[]> render) {
+  /**
+   * The block of a part's layer that begins at a sample, as it was rendered before, or rendered
+   * now.
+   */
+  float[][] get(Part part, int layer, int from, Supplier<float[][]> render) {
     Kept k = kept.get(part);
-    return k == null ? render.get() : k.blocks().computeIfAbsent(from, f -> render.get());
+    return k == null
+        ? render.get()
+        : k.blocks().computeIfAbsent(new Key(layer, from), f -> render.get());
   }
 }

@@ -1,5 +1,7 @@
 package looseecho.mix;
 
+import java.util.List;
+
 /**
  * A small room, fed block after block: four damped combs in parallel, two all-passes in series per
  * side. Source: M. R. Schroeder, "Natural sounding artificial reverberation", JAES 1962, with J. A.
@@ -8,14 +10,20 @@ package looseecho.mix;
 public final class Room {
   private static final double[][] COMB_MS = {{29.7, 37.1, 41.1, 43.7}, {30.5, 36.3, 40.3, 44.9}};
   private static final double[] ALLPASS_MS = {5.0, 1.7};
-  private static final double DAMPING = 0.35;
 
   private final Side[] sides = new Side[2];
+  private final double drive;
 
   /** A room that is still silent; {@code seconds} is the time to fall by 60 dB. */
   public Room(int rate, double seconds) {
+    this(rate, new Space(seconds, Space.USUAL_DAMPING, 0));
+  }
+
+  /** A room with all its settings. */
+  Room(int rate, Space space) {
+    drive = space.drive();
     for (int c = 0; c < 2; c++) {
-      sides[c] = new Side(rate, seconds, COMB_MS[c]);
+      sides[c] = new Side(rate, space, COMB_MS[c]);
     }
   }
 
@@ -25,25 +33,30 @@ public final class Room {
     for (int c = 0; c < 2; c++) {
       sides[c].run(in.sides()[c], out.sides()[c]);
     }
+    if (drive > 0) {
+      Drive.bend(out, drive, 1, List.of());
+    }
     return out;
   }
 
   /** One side's delay lines and where they are read. */
   private static final class Side {
     private final float[][] combs;
+    private final float open;
     private final float[] feedback;
     private final float[] damped;
     private final float[][] allPasses = new float[ALLPASS_MS.length][];
     private final int[] at;
 
-    Side(int rate, double seconds, double[] ms) {
+    Side(int rate, Space space, double[] ms) {
+      open = (float) (1 - space.damping());
       combs = new float[ms.length][];
       feedback = new float[ms.length];
       damped = new float[ms.length];
       at = new int[ms.length + ALLPASS_MS.length];
       for (int k = 0; k < ms.length; k++) {
         combs[k] = new float[(int) (ms[k] * rate / 1000)];
-        feedback[k] = (float) Math.pow(10, -3 * ms[k] / 1000 / seconds);
+        feedback[k] = (float) Math.pow(10, -3 * ms[k] / 1000 / space.seconds());
       }
       for (int k = 0; k < ALLPASS_MS.length; k++) {
         allPasses[k] = new float[(int) (ALLPASS_MS[k] * rate / 1000)];
@@ -57,7 +70,7 @@ public final class Room {
         int p = at[k];
         for (int i = 0; i < x.length; i++, p = p + 1 == line.length ? 0 : p + 1) {
           float y = line[p];
-          low += (float) (1 - DAMPING) * (y - low);
+          low += open * (y - low);
           line[p] = x[i] + feedback[k] * low;
           out[i] += 0.25f * y;
         }

@@ -2,49 +2,84 @@ package looseecho.mix;
 
 import java.io.IOException;
 import java.nio.file.InvalidPathException;
-import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
+import looseecho.activity.Lane;
 import looseecho.echo.DrumPart;
+import looseecho.echo.Part;
+import looseecho.synth.DrumSound;
 import looseecho.synth.DrumSynth;
+import looseecho.synth.SampleSound;
+import looseecho.synth.Shot;
 
 /**
- * The drums' one-shots: samples are read at once, so that missing ones are told; recipes are played
+ * The one-shots: recordings are read at once, so that missing ones are told; recipes are played
  * when they are first needed. Safe to use from several threads.
  */
 final class Shots {
-  private final Sounds sounds;
-  private final Map<DrumPart, float[]> made = new ConcurrentHashMap<>();
-  private final List<String> missing = new ArrayList<>();
+  private static final Shot SILENCE = Shot.of(new float[1]);
+
+  private record Recipe(DrumSound sound, int seed) {}
+
+  private final Map<Recipe, Shot> played = new ConcurrentHashMap<>();
+  private final Map<SampleSound, Shot> read = new ConcurrentHashMap<>();
+  private final TreeSet<String> missing = new TreeSet<>();
 
   Shots(Sounds sounds) {
-    this.sounds = sounds;
-    sounds
-        .samples()
-        .forEach(
-            (drum, sample) -> {
-              try {
-                made.put(drum, sample.render(EchoRenderer.RATE));
-              } catch (IOException | InvalidPathException e) {
-                missing.add(
-                    "The sample for the "
-                        + drum.words()
-                        + " can't be used, the built-in drum stands in. "
-                        + e.getMessage());
-              }
-            });
+    all(sounds.parts());
+    sounds.letters().values().forEach(this::all);
   }
 
-  /** A drum's one-shot; the synthesised one where a sample can't be read. Not to be changed. */
-  float[] of(DrumPart drum) {
-    return made.computeIfAbsent(
-        sounds.source(drum),
-        d -> new DrumSynth().render(sounds.drum(d), EchoRenderer.RATE, 17 + d.lane().ordinal()));
+  private void all(Map<Part, Sound> sounds) {
+    sounds.entrySet().stream()
+        .sorted(Comparator.comparing(e -> e.getKey().toString()))
+        .forEach(e -> e.getValue().layers().forEach(l -> read(e.getKey(), l)));
   }
 
-  /** Sentences about samples that could not be read, in the parts' order. */
+  private void read(Part part, Layer layer) {
+    if (layer.source() instanceof SampleSound sample && !read.containsKey(sample)) {
+      try {
+        read.put(sample, sample.render(EchoRenderer.RATE));
+      } catch (IOException | InvalidPathException e) {
+        missing.add(
+            "The sample for the "
+                + part.words()
+                + " can't be used, the built-in "
+                + (part instanceof DrumPart ? "drum" : "sound")
+                + " stands in. "
+                + e.getMessage());
+      }
+    }
+  }
+
+  /** A recipe's one-shot; the lane picks its noise. */
+  Shot of(DrumSound sound, Lane lane) {
+    return played.computeIfAbsent(
+        new Recipe(sound, 17 + lane.ordinal()),
+        r -> Shot.of(new DrumSynth().render(r.sound(), EchoRenderer.RATE, r.seed())));
+  }
+
+  /** A drum's recording; the built-in drum where it can't be read. */
+  Shot of(SampleSound sample, DrumPart drum) {
+    Shot shot = read.get(sample);
+    return shot != null ? shot : of(Sounds.builtIn(drum), drum.lane());
+  }
+
+  /** A recording by itself; silence where it can't be read. */
+  Shot of(SampleSound sample) {
+    return read.getOrDefault(sample, SILENCE);
+  }
+
+  /** True where a recording could be read. */
+  boolean has(SampleSound sample) {
+    return read.containsKey(sample);
+  }
+
+  /** Sentences about recordings that could not be read, in order. */
   List<String> missing() {
-    return missing.stream().sorted().toList();
+    return List.copyOf(missing);
   }
 }

@@ -25,6 +25,11 @@ final class Widener {
 
   /** Adds the difference between the sides to a bus. */
   void spread(float[] mono, Bus bus) {
+    spread(mono, bus.sides()[0], bus.sides()[1]);
+  }
+
+  /** The same to both sides. */
+  void spread(float[] mono, float[] left, float[] right) {
     float[] x = mono.clone();
     for (int k = 0; k < lines.length; k++) {
       float[] line = lines[k];
@@ -36,10 +41,9 @@ final class Widener {
       }
       at[k] = p;
     }
-    float[][] sides = bus.sides();
     for (int i = 0; i < x.length; i++) {
-      sides[0][i] += gain * x[i];
-      sides[1][i] -= gain * x[i];
+      left[i] += gain * x[i];
+      right[i] -= gain * x[i];
     }
   }
 }

@@ -8,10 +8,8 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
-import looseecho.echo.DrumPart;
 import looseecho.mix.Sounds;
 import looseecho.reading.Progress;
 import looseecho.synth.SampleSound;
@@ -33,19 +31,19 @@ public final class FoundSamples {
 
   /** The same sounds, all samples that are there known by what they hold. */
   static Sounds identified(Sounds sounds) {
-    Sounds out = sounds;
-    for (Map.Entry<DrumPart, SampleSound> e : sounds.samples().entrySet()) {
-      SampleSound sample = e.getValue();
-      if (sample.content().isEmpty() && isThere(sample)) {
-        try {
-          out = out.with(e.getKey(), sample.known(content(Path.of(sample.path()))));
-        } catch (IOException unreadable) {
-          System.getLogger(FoundSamples.class.getName())
-              .log(System.Logger.Level.DEBUG, "can't be read: " + sample.path(), unreadable);
-        }
-      }
-    }
-    return out;
+    return sounds.samples(
+        sample -> {
+          if (!sample.content().isEmpty() || !isThere(sample)) {
+            return sample;
+          }
+          try {
+            return sample.known(content(Path.of(sample.path())));
+          } catch (IOException unreadable) {
+            System.getLogger(FoundSamples.class.getName())
+                .log(System.Logger.Level.DEBUG, "can't be read: " + sample.path(), unreadable);
+            return sample;
+          }
+        });
   }
 
   /**
@@ -54,20 +52,16 @@ public final class FoundSamples {
    * @param folders to be searched, with the folders inside them
    */
   public static Sounds find(Sounds sounds, Collection<Path> folders, Progress progress) {
-    Sounds out = sounds;
-    List<Path> files = null;
-    for (Map.Entry<DrumPart, SampleSound> e : sounds.samples().entrySet()) {
-      SampleSound sample = e.getValue();
-      if (sample.content().isEmpty() || isThere(sample)) {
-        continue;
-      }
-      files = files == null ? files(folders) : files;
-      Optional<Path> found = find(sample, files, progress);
-      if (found.isPresent()) {
-        out = out.with(e.getKey(), sample.at(found.get()));
-      }
+    boolean lost = sounds.samples().stream().anyMatch(s -> !s.content().isEmpty() && !isThere(s));
+    if (!lost) {
+      return sounds;
     }
-    return out;
+    List<Path> files = files(folders);
+    return sounds.samples(
+        sample ->
+            sample.content().isEmpty() || isThere(sample)
+                ? sample
+                : find(sample, files, progress).map(sample::at).orElse(sample));
   }
 
   private static boolean isThere(SampleSound sample) {

@@ -28,6 +28,9 @@ final class Migration {
     if (version < 6) {
       fromFifth(root);
     }
+    if (version < 7) {
+      SoundMigration.fromSixth(root);
+    }
     return root;
   }
 

@@ -12,7 +12,6 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
@@ -20,27 +19,24 @@ import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.disk.Seal;
 import looseecho.disk.WholeFile;
-import looseecho.echo.DrumPart;
 import looseecho.echo.Template;
 import looseecho.mix.Sounds;
 import looseecho.reading.Limits;
-import looseecho.synth.SampleSound;
 
 /**
  * Reads and writes {@code .looseecho} files: a zip with {@code project.json} (its schema is {@code
  * project.schema.json} beside this class) and, when asked for, the reference as {@code reference}
- * and the person's samples as {@code samples/DRUM}, each with its own ending.
+ * and the person's samples as {@code samples/ID}, each with its own ending.
  *
  * <p>A file is written whole or not at all; no more is read than {@link #MOST_JSON} bytes of JSON
  * and {@link ProjectZip#MOST_SOUND} of sound.
  */
 public final class ProjectFile {
-  public static final int VERSION = 6;
+  public static final int VERSION = 7;
 
   private static final long MOST_JSON = 64L << 20;
   private static final String JSON = "project.json";
   private static final String SOUND = "reference.";
-  private static final String SAMPLES = "samples";
   private static final String HEARD = "heard.json";
 
   private final ObjectMapper mapper = ProjectMapper.make();
@@ -86,7 +82,7 @@ public final class ProjectFile {
   private void writePart(
       Project project, Optional<Path> packed, Optional<Analysis> heard, Path part, boolean sealed)
       throws IOException {
-    Map<String, Path> samples = packed.isPresent() ? samples(project.sounds()) : Map.of();
+    Map<String, Path> samples = packed.isPresent() ? PackedSamples.of(project.sounds()) : Map.of();
     byte[] json = mapper.writerWithDefaultPrettyPrinter().writeValueAsBytes(tree(project, packed));
     try (ZipOutputStream zip =
         new ZipOutputStream(new BufferedOutputStream(Files.newOutputStream(part)))) {
@@ -103,7 +99,7 @@ public final class ProjectFile {
       }
       for (Map.Entry<String, Path> sample : samples.entrySet()) {
         Path own = sample.getValue();
-        String name = SAMPLES + "/" + sample.getKey() + "." + ProjectZip.ending(own);
+        String name = PackedSamples.FOLDER + "/" + sample.getKey() + "." + ProjectZip.ending(own);
         ProjectZip.pack(own, name, zip);
       }
       if (sealed) {
@@ -114,14 +110,6 @@ public final class ProjectFile {
       Seal.close(part);
     }
     read(part); // what can't be read back is not kept
-  }
-
-  /** The samples that are there to be packed, by lane. */
-  private static Map<String, Path> samples(Sounds sounds) {
-    Map<String, Path> out = new TreeMap<>();
-    sounds.samples().forEach((drum, sample) -> out.put(drum.toString(), Path.of(sample.path())));
-    out.values().removeIf(p -> !Files.isRegularFile(p));
-    return out;
   }
 
   private ObjectNode tree(Project p, Optional<Path> packed) {
@@ -261,20 +249,6 @@ public final class ProjectFile {
    * @return the sounds, with samples that are no longer where they were taken from there
    */
   public Sounds unpackSamples(Path path, Sounds sounds, Path folder) throws IOException {
-    Sounds out = sounds;
-    try (ZipFile zip = ProjectZip.open(path, String.valueOf(path.getFileName()))) {
-      for (Map.Entry<DrumPart, SampleSound> sample : sounds.samples().entrySet()) {
-        String own = SAMPLES + "/" + sample.getKey() + "\\." + ProjectZip.ENDING;
-        Optional<? extends ZipEntry> entry =
-            zip.stream().filter(e -> e.getName().matches(own)).findFirst();
-        if (entry.isPresent() && !Files.isRegularFile(Path.of(sample.getValue().path()))) {
-          Files.createDirectories(folder);
-          Path to = folder.resolve(entry.get().getName().replace('/', '-'));
-          WholeFile.write(to, part -> ProjectZip.unpack(zip, entry.get(), part, path));
-          out = out.with(sample.getKey(), sample.getValue().at(to));
-        }
-      }
-    }
-    return out;
+    return PackedSamples.unpack(path, sounds, folder);
   }
 }

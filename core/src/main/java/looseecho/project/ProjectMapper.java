@@ -1,5 +1,8 @@
 package looseecho.project;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.databind.DeserializationContext;
@@ -8,27 +11,51 @@ import com.fasterxml.jackson.databind.KeyDeserializer;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.module.SimpleModule;
+import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
+import java.util.Optional;
 import looseecho.echo.Part;
+import looseecho.synth.DrumSound;
+import looseecho.synth.Moved;
+import looseecho.synth.SampleSound;
+import looseecho.synth.Source;
+import looseecho.synth.ToneSound;
 
 /** How a project is put into JSON and taken out of it. */
 final class ProjectMapper {
   private ProjectMapper() {}
 
   static ObjectMapper make() {
-    return new ObjectMapper(
-            JsonFactory.builder()
-                .streamReadConstraints(
-                    StreamReadConstraints.builder()
-                        .maxNestingDepth(40)
-                        .maxNumberLength(40)
-                        .maxStringLength(100_000)
-                        .build())
-                .build())
-        .registerModule(new SimpleModule().addKeyDeserializer(Part.class, new PartKey()))
-        .configure(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS, true) // byte-equal each time
-        .configure(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES, false)
-        .configure(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES, true);
+    ObjectMapper mapper =
+        new ObjectMapper(
+                JsonFactory.builder()
+                    .streamReadConstraints(
+                        StreamReadConstraints.builder()
+                            .maxNestingDepth(40)
+                            .maxNumberLength(40)
+                            .maxStringLength(100_000)
+                            .build())
+                    .build())
+            .addMixIn(Source.class, KindOfSource.class)
+            .registerModule(new Jdk8Module())
+            .registerModule(new SimpleModule().addKeyDeserializer(Part.class, new PartKey()))
+            .configure(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS, true) // byte-equal each time
+            .configure(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES, false)
+            .configure(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES, true);
+    mapper
+        .configOverride(Optional.class)
+        .setInclude(JsonInclude.Value.construct(JsonInclude.Include.NON_ABSENT, null));
+    return mapper;
   }
+
+  /** A layer's source says what it is. */
+  @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+  @JsonSubTypes({
+    @JsonSubTypes.Type(value = DrumSound.class, name = "drum"),
+    @JsonSubTypes.Type(value = ToneSound.class, name = "tone"),
+    @JsonSubTypes.Type(value = SampleSound.class, name = "sample"),
+    @JsonSubTypes.Type(value = Moved.class, name = "layer")
+  })
+  private interface KindOfSource {}
 
   /** Reads the parts by which maps are kept. */
   private static final class PartKey extends KeyDeserializer {

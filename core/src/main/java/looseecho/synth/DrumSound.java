@@ -26,7 +26,8 @@ public record DrumSound(
     double highHz,
     double noiseMs,
     double clang,
-    int bursts) {
+    int bursts)
+    implements Source {
   private static final double LONGEST_MS = 10_000; // to 1/e: it rings for seven times as long
 
   public DrumSound {
@@ -40,6 +41,40 @@ public record DrumSound(
     Limits.within("noiseMs", noiseMs, 0, LONGEST_MS);
     Limits.within("clang", clang, 0, 10);
     Limits.within("bursts", bursts, 1, Limits.BURSTS);
+  }
+
+  /** What a slider changes; bursts are whole. */
+  public enum Dial {
+    TONE,
+    SWEEP,
+    SWEEP_MS,
+    TONE_MS,
+    NOISE,
+    LOW,
+    HIGH,
+    NOISE_MS,
+    CLANG,
+    BURSTS
+  }
+
+  /** The value of a dial. */
+  public double get(Dial dial) {
+    return values()[dial.ordinal()];
+  }
+
+  /** The same with one dial turned; the edges of the noise keep their order. */
+  public DrumSound with(Dial dial, double value) {
+    double[] v = values();
+    v[dial.ordinal()] = value;
+    v[Dial.HIGH.ordinal()] = Math.max(v[Dial.LOW.ordinal()] * 1.2, v[Dial.HIGH.ordinal()]);
+    return new DrumSound(
+        v[0], v[1], v[2], v[3], v[4], v[5], v[6], v[7], v[8], (int) Math.round(v[9]));
+  }
+
+  private double[] values() {
+    return new double[] {
+      toneHz, sweep, sweepMs, toneMs, noise, lowHz, highHz, noiseMs, clang, bursts
+    };
   }
 
   /** The same with another pitch. */

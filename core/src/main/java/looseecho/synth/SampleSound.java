@@ -22,6 +22,7 @@ import looseecho.reading.Progress;
  * @param fadeMs fall at its end
  * @param reversed true to play it backwards
  * @param slices how it is cut up; {@link Slices#NONE} for a one-shot
+ * @param playing how it is played as notes, and whether both its sides are kept
  */
 public record SampleSound(
     String path,
@@ -33,12 +34,15 @@ public record SampleSound(
     double decayMs,
     double fadeMs,
     boolean reversed,
-    Slices slices) {
+    Slices slices,
+    Playing playing)
+    implements Source {
   private static final double LONGEST_SECONDS = 60;
   private static final double PEAK = 0.9;
 
   public SampleSound {
     slices = slices == null ? Slices.NONE : slices;
+    playing = playing == null ? Playing.MIXED_DOWN : playing;
     content = content == null ? "" : content;
     Limits.text("path", path);
     Limits.text("content", content);
@@ -52,7 +56,7 @@ public record SampleSound(
 
   public static SampleSound of(Path file) {
     return new SampleSound(
-        file.toAbsolutePath().toString(), "", 0, 0, 0, 0, 0, 5, false, Slices.NONE);
+        file.toAbsolutePath().toString(), "", 0, 0, 0, 0, 0, 5, false, Slices.NONE, Playing.USUAL);
   }
 
   /** The same, found elsewhere. */
@@ -67,7 +71,15 @@ public record SampleSound(
 
   private SampleSound from(String file, String what) {
     return new SampleSound(
-        file, what, semitones, startMs, lengthMs, riseMs, decayMs, fadeMs, reversed, slices);
+        file, what, semitones, startMs, lengthMs, riseMs, decayMs, fadeMs, reversed, slices,
+        playing);
+  }
+
+  /** The same, played in another way. */
+  public SampleSound with(Playing other) {
+    return new SampleSound(
+        path, content, semitones, startMs, lengthMs, riseMs, decayMs, fadeMs, reversed, slices,
+        other);
   }
 
   public SampleSound tuned(double value) {
@@ -85,7 +97,7 @@ public record SampleSound(
   /** The same with another course of its loudness. */
   public SampleSound shaped(double rise, double decay, double fade) {
     return new SampleSound(
-        path, content, semitones, startMs, lengthMs, rise, decay, fade, reversed, slices);
+        path, content, semitones, startMs, lengthMs, rise, decay, fade, reversed, slices, playing);
   }
 
   public SampleSound turned(boolean backwards) {
@@ -100,24 +112,47 @@ public record SampleSound(
   private SampleSound with(
       double tuning, double start, double length, boolean backwards, Slices pieces) {
     return new SampleSound(
-        path, content, tuning, start, length, riseMs, decayMs, fadeMs, backwards, pieces);
+        path, content, tuning, start, length, riseMs, decayMs, fadeMs, backwards, pieces, playing);
   }
 
-  /** Reads and shapes it: mono at a rate, its peak as loud as a synthesised drum's. */
-  public float[] render(int rate) throws IOException {
+  /** Reads and shapes it: both sides at a rate, its peak as loud as a synthesised drum's. */
+  public Shot render(int rate) throws IOException {
     Audio own = new AudioReader().oneShot(Path.of(path), Progress.NONE);
-    return shape(new Resampler().resample(own, rate).mono(), rate);
+    Audio there = new Resampler().resample(own, rate);
+    if (!playing.stereo() || own.sidesAreEqual()) {
+      float[] x = shape(there.mono(), rate);
+      return new Shot(x, x);
+    }
+    float[][] sides = {there.channel(0).clone(), there.channel(1).clone()};
+    float peak = Math.max(peak(sides[0], rate), peak(sides[1], rate));
+    return new Shot(shape(sides[0], rate, peak), shape(sides[1], rate, peak));
+  }
+
+  private int first(float[] x, int rate) {
+    return Math.min(x.length, (int) (startMs * rate / 1000));
+  }
+
+  private int count(float[] x, int rate) {
+    int most = (int) ((lengthMs > 0 ? lengthMs / 1000 : LONGEST_SECONDS) * rate);
+    return Math.max(0, Math.min(x.length - first(x, rate), most));
+  }
+
+  private float peak(float[] x, int rate) {
+    float peak = 1e-9f;
+    for (int i = first(x, rate); i < first(x, rate) + count(x, rate); i++) {
+      peak = Math.max(peak, Math.abs(x[i]));
+    }
+    return peak;
   }
 
   /** Cuts, turns and transposes. */
   public float[] shape(float[] x, int rate) {
-    int from = Math.min(x.length, (int) (startMs * rate / 1000));
-    int most = (int) ((lengthMs > 0 ? lengthMs / 1000 : LONGEST_SECONDS) * rate);
-    int count = Math.max(0, Math.min(x.length - from, most));
-    float peak = 1e-9f;
-    for (int i = from; i < from + count; i++) {
-      peak = Math.max(peak, Math.abs(x[i]));
-    }
+    return shape(x, rate, peak(x, rate));
+  }
+
+  private float[] shape(float[] x, int rate, float peak) {
+    int from = first(x, rate);
+    int count = count(x, rate);
     double step = Math.pow(2, semitones / 12);
     float[] out = new float[(int) (count / step)];
     double rise = riseMs * rate / 1000;

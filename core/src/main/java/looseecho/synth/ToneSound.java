@@ -16,6 +16,7 @@ import looseecho.reading.Limits;
  * @param releaseMs time constant after the note's end
  * @param drive 0 clean .. 5 strongly bent
  * @param sub level of a sine an octave below, 0..1
+ * @param timbre what makes its colour besides
  */
 public record ToneSound(
     double saw,
@@ -28,19 +29,23 @@ public record ToneSound(
     double sustain,
     double releaseMs,
     double drive,
-    double sub) {
+    double sub,
+    Timbre timbre)
+    implements Source {
   /** The built-in bass: round, with enough overtones for small speakers. */
   public static final ToneSound BASS =
-      new ToneSound(0.55, 1, 0, 260, 700, 3, 220, 0.55, 25, 0.8, 0);
+      new ToneSound(0.55, 1, 0, 260, 700, 3, 220, 0.55, 25, 0.8, 0, Timbre.PLAIN);
 
   /** The built-in chords: soft and wide open, behind the rest. */
-  public static final ToneSound PAD = new ToneSound(0.8, 3, 9, 900, 500, 25, 600, 0.6, 140, 0, 0);
+  public static final ToneSound PAD =
+      new ToneSound(0.8, 3, 9, 900, 500, 25, 600, 0.6, 140, 0, 0, Timbre.PLAIN);
 
   /** The built-in riff: plucked, clear enough to be followed. */
   public static final ToneSound PLUCK =
-      new ToneSound(0.7, 2, 5, 700, 2800, 2, 260, 0.3, 70, 0.3, 0);
+      new ToneSound(0.7, 2, 5, 700, 2800, 2, 260, 0.3, 70, 0.3, 0, Timbre.PLAIN);
 
   public ToneSound {
+    timbre = timbre == null ? Timbre.PLAIN : timbre;
     Limits.within("saw", saw, 0, 1);
     Limits.within("voices", voices, 1, Limits.VOICES);
     Limits.within("detuneCents", detuneCents, 0, 1200);
@@ -52,6 +57,38 @@ public record ToneSound(
     Limits.within("releaseMs", releaseMs, 0, Limits.SOUND_MS);
     Limits.within("drive", drive, 0, 100);
     Limits.within("sub", sub, 0, 1);
+  }
+
+  /** The same with another timbre. */
+  public ToneSound with(Timbre other) {
+    return new ToneSound(
+        saw,
+        voices,
+        detuneCents,
+        cutoffHz,
+        openHz,
+        attackMs,
+        decayMs,
+        sustain,
+        releaseMs,
+        drive,
+        sub,
+        other);
+  }
+
+  /** The same with another rise. */
+  public ToneSound rising(double value) {
+    return with(5, value);
+  }
+
+  /** The same holding another level. */
+  public ToneSound holding(double value) {
+    return with(7, value);
+  }
+
+  /** The same ringing on for another time. */
+  public ToneSound releasing(double value) {
+    return with(8, value);
   }
 
   /** The same with another share of saw wave. */
@@ -95,6 +132,7 @@ public record ToneSound(
       saw, voices, detuneCents, cutoffHz, openHz, attackMs, decayMs, sustain, releaseMs, drive, sub
     };
     v[component] = value;
-    return new ToneSound(v[0], (int) v[1], v[2], v[3], v[4], v[5], v[6], v[7], v[8], v[9], v[10]);
+    return new ToneSound(
+        v[0], (int) v[1], v[2], v[3], v[4], v[5], v[6], v[7], v[8], v[9], v[10], timbre);
   }
 }

@@ -25,8 +25,7 @@ class StrikeMeterTest {
   void attackEnergySetsSingleHitsApart() {
     double[] gains = {1, 0.3, 0.6, 0.3, 1, 0.2, 0.6, 0.4, 0.9, 0.25};
     Bus bus = new Bus(RATE * 6, RATE);
-    float[] hat =
-        new DrumSynth().render(Sounds.plain().drums().get(Part.of(Lane.HAT_CLOSED)), RATE, 3);
+    float[] hat = new DrumSynth().render(Sounds.plain().drum(Part.of(Lane.HAT_CLOSED)), RATE, 3);
     List<Hit> hits = new ArrayList<>();
     for (int k = 0; k < gains.length; k++) {
       double time = 0.5 + 0.5 * k;
@@ -55,7 +54,7 @@ class StrikeMeterTest {
   @Test
   void kicksUnderABassAreToldApartByTheirOwnSound() {
     Random random = new Random(4);
-    float[] kick = new DrumSynth().render(Sounds.plain().drums().get(Part.of(Lane.KICK)), RATE, 3);
+    float[] kick = new DrumSynth().render(Sounds.plain().drum(Part.of(Lane.KICK)), RATE, 3);
     Bus bus = new Bus(RATE * 32, RATE);
     double[] gains = new double[30];
     double[] times = new double[30];

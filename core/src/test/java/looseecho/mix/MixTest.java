@@ -25,6 +25,7 @@ import looseecho.notes.Note;
 import looseecho.notes.Tonality;
 import looseecho.reading.Progress;
 import looseecho.reading.Reading;
+import looseecho.synth.Timbre;
 import looseecho.synth.ToneSound;
 import looseecho.synth.ToneSynth;
 import org.junit.jupiter.api.Test;
@@ -86,7 +87,7 @@ class MixTest {
 
   @Test
   void aSlideArrivesAtItsPitch() {
-    ToneSound sine = new ToneSound(0, 1, 0, 8000, 0, 1, 500, 1, 10, 0, 0);
+    ToneSound sine = new ToneSound(0, 1, 0, 8000, 0, 1, 500, 1, 10, 0, 0, Timbre.PLAIN);
     float[] x = new ToneSynth().render(sine, 57, 1, 110, 12, 0.3, RATE);
     assertEquals(440, crossings(x, 0, 2000), 30, "an octave above at first");
     assertEquals(
@@ -187,7 +188,7 @@ class MixTest {
 
   @Test
   void theOctaveBelowHasHalfThePitch() {
-    ToneSound sine = new ToneSound(0, 1, 0, 8000, 0, 1, 500, 1, 10, 0, 0);
+    ToneSound sine = new ToneSound(0, 1, 0, 8000, 0, 1, 500, 1, 10, 0, 0, Timbre.PLAIN);
     float[] plain = new ToneSynth().render(sine, 57, 1, 110, RATE);
     float[] both = new ToneSynth().render(sine.subbed(1), 57, 1, 110, RATE);
     for (int i = 0; i < plain.length; i++) {

@@ -70,7 +70,7 @@ class OwnAudioTest {
 
   private Slices cut() throws IOException {
     SampleSound sample = SampleSound.of(file);
-    double[] found = new Attacks().find(sample.render(RATE), RATE);
+    double[] found = new Attacks().find(sample.render(RATE).mono(), RATE);
     return Slices.NONE.lasting(Slices.likelyBeats(2, 124)).at(found, 2);
   }
 

@@ -21,6 +21,7 @@ import looseecho.echo.TemplateTest;
 import looseecho.play.OutputDevice;
 import looseecho.play.Player;
 import looseecho.reading.Progress;
+import looseecho.synth.Playing;
 import looseecho.synth.SampleSound;
 import looseecho.synth.Slices;
 import org.junit.jupiter.api.Test;
@@ -267,7 +268,8 @@ class SoundTest {
     for (int i = 0; i < ramp.length; i++) {
       ramp[i] = i / (float) ramp.length;
     }
-    SampleSound s = new SampleSound("x", "", 12, 100, 500, 0, 0, 0, false, Slices.NONE);
+    SampleSound s =
+        new SampleSound("x", "", 12, 100, 500, 0, 0, 0, false, Slices.NONE, Playing.USUAL);
     float[] up = s.shape(ramp, RATE);
     assertEquals(
         RATE / 4, up.length, 1, "an octave up is half as long (ratio 2, equal temperament)");

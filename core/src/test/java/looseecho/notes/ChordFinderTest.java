@@ -12,6 +12,7 @@ import looseecho.dsp.ToneSpectra;
 import looseecho.mix.Bus;
 import looseecho.pulse.PlainPulse;
 import looseecho.reading.Progress;
+import looseecho.synth.Timbre;
 import looseecho.synth.ToneSound;
 import looseecho.synth.ToneSynth;
 import org.junit.jupiter.api.Test;
@@ -19,7 +20,8 @@ import org.junit.jupiter.api.Test;
 class ChordFinderTest {
   private static final int RATE = 44100;
   private static final double BAR = 2;
-  private static final ToneSound ROUND = new ToneSound(0, 1, 0, 2000, 0, 5, 500, 1, 20, 0, 0);
+  private static final ToneSound ROUND =
+      new ToneSound(0, 1, 0, 2000, 0, 5, 500, 1, 20, 0, 0, Timbre.PLAIN);
 
   /**
    * Two bars of a round bass and noise, then C, A minor, F and G (root-position triads, common

@@ -15,6 +15,7 @@ import looseecho.pulse.PlainPulse;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
 import looseecho.reading.Reading;
+import looseecho.synth.Timbre;
 import looseecho.synth.ToneSound;
 import looseecho.synth.ToneSynth;
 import org.junit.jupiter.api.Test;
@@ -210,13 +211,18 @@ class NotesTest {
   /** A slide over an octave is heard as one, loud and soft are told apart, and so is a sub. */
   @Test
   void slidesLoudnessAndSubAreMeasured() {
-    ToneSound sine = new ToneSound(0, 1, 0, 2000, 0, 5, 500, 1, 20, 0, 0);
+    ToneSound sine = new ToneSound(0, 1, 0, 2000, 0, 5, 500, 1, 20, 0, 0, Timbre.PLAIN);
     Bus bus = new Bus(44100 * 4, 44100);
     ToneSynth synth = new ToneSynth();
     bus.add(synth.render(sine, 33, 0.8, 110, 12, 0.15, 44100), 0.5, 0.5, 0);
     bus.add(synth.render(sine, 33, 0.8, 60, 44100), 2, 0.5, 0);
     bus.add(
-        synth.render(new ToneSound(1, 1, 0, 3000, 0, 5, 500, 1, 20, 0, 0), 33, 0.8, 110, 44100),
+        synth.render(
+            new ToneSound(1, 1, 0, 3000, 0, 5, 500, 1, 20, 0, 0, Timbre.PLAIN),
+            33,
+            0.8,
+            110,
+            44100),
         3,
         0.5,
         0);

@@ -9,6 +9,7 @@ import java.util.stream.IntStream;
 import looseecho.audio.Audio;
 import looseecho.pulse.PlainPulse;
 import looseecho.pulse.Pulse;
+import looseecho.synth.Timbre;
 import looseecho.synth.ToneSound;
 import looseecho.synth.ToneSynth;
 import org.junit.jupiter.api.Test;
@@ -20,7 +21,7 @@ class VoicingFinderTest {
   private final Pulse pulse = PlainPulse.at120(0, 17);
 
   private void play(int pitch, double start, double seconds) {
-    ToneSound pad = new ToneSound(0.8, 1, 0, 2500, 0, 5, 500, 1, 20, 0, 0);
+    ToneSound pad = new ToneSound(0.8, 1, 0, 2500, 0, 5, 500, 1, 20, 0, 0, Timbre.PLAIN);
     float[] note = new ToneSynth().render(pad, pitch, seconds, 90, RATE);
     for (int i = 0; i < note.length && start * RATE + i < x.length; i++) {
       x[(int) (start * RATE) + i] += 0.2f * note[i];

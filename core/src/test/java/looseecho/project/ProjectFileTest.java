@@ -28,8 +28,12 @@ import looseecho.echo.Edits;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
+import looseecho.mix.Group;
+import looseecho.mix.GroupBus;
+import looseecho.mix.Sound;
 import looseecho.mix.Sounds;
 import looseecho.reading.Progress;
+import looseecho.synth.Playing;
 import looseecho.synth.SampleSound;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -124,10 +128,10 @@ public class ProjectFileTest {
         new ObjectMapper().readTree(ProjectFile.class.getResource("project.schema.json"));
     Map<String, String> places =
         Map.of(
-            "drum", "/sounds/drums/KICK",
-            "sample", "/sounds/samples/CLAP",
-            "tone", "/sounds/tones/BASS",
-            "strip", "/sounds/drumStrips/KICK",
+            "drum", "/sounds/parts/KICK/layers/0/source",
+            "sample", "/sounds/parts/CLAP/layers/0/source",
+            "tone", "/sounds/parts/BASS/layers/0/source",
+            "strip", "/sounds/parts/KICK/strip",
             "hit", "/template/sections/0/drums/CLAP/0",
             "note", "/template/sections/0/lines/BASS/0");
     int tried = 0;
@@ -185,37 +189,25 @@ public class ProjectFileTest {
     Path b = dir.resolve("b.looseecho");
     files.write(project(), Optional.empty(), a);
     Sounds s = project().sounds();
-    Map<DrumPart, looseecho.synth.DrumSound> turned = new java.util.LinkedHashMap<>();
-    List<DrumPart> lanes = new java.util.ArrayList<>(s.drums().keySet());
-    java.util.Collections.reverse(lanes);
-    lanes.forEach(l -> turned.put(l, s.drums().get(l)));
+    Map<Part, Sound> turned = new java.util.LinkedHashMap<>();
+    List<Part> parts = new java.util.ArrayList<>(s.parts().keySet());
+    java.util.Collections.reverse(parts);
+    parts.forEach(part -> turned.put(part, s.parts().get(part)));
     Project p = project();
     Sounds same =
         new Sounds(
-            turned,
-            s.samples(),
-            s.tones(),
-            s.drumStrips(),
-            s.lineStrips(),
-            s.roomSeconds(),
-            s.delayBeats(),
-            s.delayFeedback(),
-            s.drumDrive(),
-            s.bed(),
-            s.monoBelowHz(),
-            s.colour(),
-            s.sides());
+            turned, s.letters(), s.groups(), s.space(), s.delay(), s.bed(), s.beds(), s.whole());
     files.write(
         new Project(p.reference(), p.corrections(), p.exact(), p.template(), same, p.log()),
         Optional.empty(),
         b);
     assertEquals(-1, Files.mismatch(a, b));
-    var names = new ObjectMapper().readTree(json(a)).at("/sounds/drums").fieldNames();
+    var names = new ObjectMapper().readTree(json(a)).at("/sounds/parts").fieldNames();
     Part before = null;
     while (names.hasNext()) {
-      Part drum = Part.valueOf(names.next());
-      assertTrue(before == null || before.compareTo(drum) < 0, "in a fixed order: " + drum);
-      before = drum;
+      Part part = Part.valueOf(names.next());
+      assertTrue(before == null || before.compareTo(part) < 0, "in a fixed order: " + part);
+      before = part;
     }
   }
 
@@ -225,9 +217,9 @@ public class ProjectFileTest {
     files.write(project(), Optional.empty(), file);
     JsonNode whole = new ObjectMapper().readTree(json(file));
     JsonNode nul = whole.deepCopy();
-    ((ObjectNode) nul.at("/sounds/samples/CLAP")).put("path", "a\u0000b");
+    ((ObjectNode) nul.at("/sounds/parts/CLAP/layers/0/source")).put("path", "a\u0000b");
     assertFalse(opens(nul));
-    ((ObjectNode) nul.at("/sounds/samples/CLAP")).putNull("path");
+    ((ObjectNode) nul.at("/sounds/parts/CLAP/layers/0/source")).putNull("path");
     assertFalse(opens(nul));
     JsonNode many = whole.deepCopy();
     var hits =
@@ -329,17 +321,36 @@ public class ProjectFileTest {
     assertTrue(refused(bomb).contains("too large"));
   }
 
+  /** What a file of version 6 said: one source a part, samples with both sides as one. */
+  private static Project asOfSix() {
+    Project p = project();
+    SampleSound clap = SampleSound.of(Path.of("/kits/clap.wav")).with(Playing.MIXED_DOWN);
+    return p.with(p.sounds().with(Part.of(Lane.CLAP), clap));
+  }
+
+  private static String six() throws IOException {
+    try (var in = ProjectFileTest.class.getResourceAsStream("version-6.json")) {
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    }
+  }
+
+  @Test
+  void aFileOfVersionSixOpensWithOneLayerForEachSource() throws IOException {
+    Project opened = files.read(zip("project.json", six()));
+    assertEquals(asOfSix().sounds().parts(), opened.sounds().parts());
+    assertEquals(asOfSix().sounds().with(Group.DRUMS, GroupBus.PLAIN), opened.sounds());
+    assertEquals(asOfSix().template(), opened.template());
+  }
+
   /**
    * A file of version 1, which knew no cut hits, no octave below, no bed and no course of a
    * sample's loudness, opens as it was.
    */
   @Test
   void aFileOfTheFirstVersionOpens() throws IOException {
-    Path file = dir.resolve("a.looseecho");
-    files.write(project(), Optional.empty(), file);
     String first =
-        new String(json(file), StandardCharsets.UTF_8)
-            .replaceFirst("\"version\" : " + ProjectFile.VERSION, "\"version\" : 1")
+        six()
+            .replaceFirst("\"version\" : 6", "\"version\" : 1")
             .replaceAll(
                 ",\\s*\"(sub\" : 0.0|width\" : 0.0|duckBy\" : \"KICK\"|bed\" : \\{[^}]*\\}|monoBelowHz\" : 120.0)",
                 "");
@@ -359,9 +370,10 @@ public class ProjectFileTest {
     for (String later : List.of("bed", "\"sub\"", "riseMs", "tick", "manner")) {
       assertFalse(old.contains(later), later);
     }
-    Project p = project();
-    Project asItWas = p.with(p.sounds().monoBelow(0));
-    assertEquals(asItWas, files.read(zip("project.json", old)));
+    Project opened = files.read(zip("project.json", old));
+    assertEquals(asOfSix().template(), opened.template());
+    assertEquals(asOfSix().sounds().parts(), opened.sounds().parts());
+    assertEquals(0, opened.sounds().monoBelowHz(), "it knew no low end in the middle");
   }
 
   @Test

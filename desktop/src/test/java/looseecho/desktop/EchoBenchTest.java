@@ -153,7 +153,7 @@ class EchoBenchTest extends WindowTest {
     Slider level = robot.lookup("#sound-level").queryAs(Slider.class);
     robot.interact(() -> level.setValue(-20));
     Sounds sounds = session.maker().soundsProperty().get();
-    assertEquals(-20, sounds.drumStrips().get(Part.of(Lane.KICK)).levelDb(), 1e-6);
+    assertEquals(-20, sounds.strip(Part.of(Lane.KICK)).levelDb(), 1e-6);
     Slider recovery = robot.lookup("#sound-recovery").queryAs(Slider.class);
     double sixteenth = 15000 / template().bpm();
     robot.interact(() -> recovery.setValue(Math.log(sixteenth)));

@@ -61,7 +61,7 @@ final class CutPanel extends VBox {
         case EIGHTHS -> s.every(0.5);
         case SIXTEENTHS -> s.every(0.25);
         case ATTACKS -> {
-          float[] x = sample.render(EchoRenderer.RATE);
+          float[] x = sample.render(EchoRenderer.RATE).mono();
           yield s.at(
               new Attacks().find(x, EchoRenderer.RATE), (double) x.length / EchoRenderer.RATE);
         }

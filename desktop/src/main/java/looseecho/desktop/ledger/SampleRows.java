@@ -72,7 +72,8 @@ final class SampleRows {
 
   private void use(DrumPart drum, SampleSound sample) {
     String words = sample == null ? ": built-in" : ": " + new File(sample.path()).getName();
-    desk.sound(sounds().with(drum, sample), desk.name(drum) + words);
+    Sounds with = sample == null ? sounds().builtIn(drum) : sounds().with(drum, sample);
+    desk.sound(with, desk.name(drum) + words);
   }
 
   /** The settings of a sample. */

@@ -58,7 +58,7 @@ public final class OwnAudio {
   private record Read(SampleSound sample, double seconds, double[] attacks) {
     static Read of(Path file) throws IOException {
       SampleSound sample = SampleSound.of(file);
-      float[] x = sample.render(EchoRenderer.RATE);
+      float[] x = sample.render(EchoRenderer.RATE).mono();
       double seconds = (double) x.length / EchoRenderer.RATE;
       return new Read(sample, seconds, new Attacks().find(x, EchoRenderer.RATE));
     }

@@ -197,7 +197,7 @@ public final class Papers {
   private List<Path> inputs(Document d) {
     List<Path> all = new ArrayList<>(List.of(d.origin().path()));
     Optional.ofNullable(keeper.pathProperty().get()).ifPresent(all::add);
-    d.state().sounds().samples().values().forEach(s -> all.add(Path.of(s.path())));
+    d.state().sounds().samples().forEach(s -> all.add(Path.of(s.path())));
     return all;
   }
 
