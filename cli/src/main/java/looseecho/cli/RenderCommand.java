@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import looseecho.disk.Outputs;
+import looseecho.exchange.SectionExport;
 import looseecho.exchange.TemplateExport;
 import looseecho.mix.EchoRenderer;
 import looseecho.project.Project;
@@ -44,6 +45,11 @@ final class RenderCommand implements Callable<Integer> {
       names = "--unlimited",
       description = "with --stems: all before the limiter, as 32-bit float; the stems add up to it")
   private boolean unlimited;
+
+  @Option(
+      names = "--sections",
+      description = "a WAV per section as well; with --stems a WAV per section and part")
+  private boolean sections;
 
   @Option(names = "--force", description = Main.FORCE)
   private boolean force;
@@ -96,6 +102,18 @@ final class RenderCommand implements Callable<Integer> {
             new Outputs(inputs, force),
             new Reporter(String.valueOf(path.getFileName()), errors))
         .forEach(p -> Reporter.say(spec.commandLine().getOut(), p.toString()));
+    if (sections) {
+      new SectionExport()
+          .write(
+              project.template(),
+              renderer,
+              folder,
+              Careful.stem(path) + " echo",
+              stems,
+              new Outputs(inputs, force),
+              new Reporter(String.valueOf(path.getFileName()), errors))
+          .forEach(p -> Reporter.say(spec.commandLine().getOut(), p.toString()));
+    }
     return renderer.missing().isEmpty();
   }
 }

@@ -71,7 +71,8 @@ public final class TemplateBuilder {
     lines.put(
         Part.of(Line.CHORDS),
         held.isEmpty() ? chords(p, a.tonality().chords(), firstBeat, ticks) : held);
-    return new TemplateSection(s.label(), s.role(), endBeat - firstBeat, drums, lines);
+    Movement movement = new HeardMovement(p, a.form().events()).of(firstBeat, endBeat);
+    return new TemplateSection(s.label(), s.role(), endBeat - firstBeat, drums, lines, movement);
   }
 
   /** What is heard, by part; every note with its line in ticks from the first beat. */

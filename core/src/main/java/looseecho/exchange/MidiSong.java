@@ -31,7 +31,15 @@ public record MidiSong(
   public record Marker(double time, String name) {}
 
   /** One named track; {@code channel} from 0, drums are 9. */
-  public record Track(String name, int channel, int program, List<Event> events) {}
+  public record Track(
+      String name, int channel, int program, List<Event> events, List<Control> controls) {
+    public Track(String name, int channel, int program, List<Event> events) {
+      this(name, channel, program, events, List.of());
+    }
+  }
+
+  /** A controller's value, 0..127, from a time on. */
+  public record Control(double time, int controller, int value) {}
 
   /** One note; the slide into it is null for most, and so are words about it empty. */
   public record Event(

@@ -72,6 +72,12 @@ public final class MidiWriter {
           MidiBend.range(track, part.channel());
         }
       }
+      for (MidiSong.Control c : part.controls()) {
+        ShortMessage message =
+            new ShortMessage(
+                ShortMessage.CONTROL_CHANGE, part.channel(), c.controller(), c.value());
+        track.add(new MidiEvent(message, tick(map, c.time())));
+      }
       for (MidiSong.Event e : part.events()) {
         long on = tick(map, e.time());
         long off = Math.max(on + 1, tick(map, e.time() + e.length()));

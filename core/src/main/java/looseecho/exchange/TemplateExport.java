@@ -10,6 +10,7 @@ import java.util.Map;
 import looseecho.audio.WavStream;
 import looseecho.disk.Outputs;
 import looseecho.disk.WholeFile;
+import looseecho.echo.Course;
 import looseecho.echo.DrumPart;
 import looseecho.echo.LinePart;
 import looseecho.echo.Ornament;
@@ -129,14 +130,22 @@ public final class TemplateExport {
     int lines = 0;
     for (Part part : Part.of(t)) {
       String name = MidiSong.capital(t.name(part));
+      List<MidiSong.Control> moves = CourseControls.of(t, part.toString());
       if (part instanceof DrumPart drum) {
-        tracks.add(new MidiSong.Track(name, MidiSong.DRUMS, 0, hits(t, drum)));
+        tracks.add(new MidiSong.Track(name, MidiSong.DRUMS, 0, hits(t, drum), moves));
       } else if (part instanceof LinePart line) {
         int channel = MidiSong.channel(lines++);
-        tracks.add(new MidiSong.Track(name, channel, line.line().program(), notes(t, line)));
+        tracks.add(new MidiSong.Track(name, channel, line.line().program(), notes(t, line), moves));
       }
     }
     tracks.removeIf(track -> track.events().isEmpty());
+    for (String scope : List.of(Course.ALL, Course.DRUMS, Course.TONES)) {
+      List<MidiSong.Control> moves = CourseControls.of(t, scope);
+      if (!moves.isEmpty()) {
+        String name = MidiSong.capital(scope) + ", moving";
+        tracks.add(new MidiSong.Track(name, 0, 0, List.of(), moves));
+      }
+    }
     return new MidiSong(t.beats(), t.meter(), t.key(), markers, tracks);
   }
 

@@ -7,14 +7,24 @@ package looseecho.form;
  * @param end seconds
  * @param words what happens, such as "snare roll in 16ths, getting louder"
  * @param confidence 0..1
+ * @param from where what moves begins: hertz of a filter's edge, decibels of a fade; else 0
+ * @param to where it ends
  */
-public record Event(Kind kind, double start, double end, String words, double confidence) {
+public record Event(
+    Kind kind, double start, double end, String words, double confidence, double from, double to) {
+  /** One in which nothing moves that has figures. */
+  public Event(Kind kind, double start, double end, String words, double confidence) {
+    this(kind, start, end, words, confidence, 0, 0);
+  }
+
   /** Kinds of events; the word is how it is named on a mark. */
   public enum Kind {
     STOP("stop"),
     ROLL("roll"),
     RISE("rise"),
     FALL("fall"),
+    /** In from nothing or out to nothing. */
+    FADE("fade"),
     FILTER_OPENS("filter opens"),
     FILTER_CLOSES("filter closes"),
     THINNING("thins out"),

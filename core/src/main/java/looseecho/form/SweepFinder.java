@@ -80,7 +80,9 @@ final class SweepFinder {
               start,
               end,
               opens ? "a filter opens" : "a filter closes",
-              edge.fit()));
+              edge.fit(),
+              hertz(edge.from()),
+              hertz(edge.to())));
     } else if (Math.abs(level.change()) >= LEVEL_DB
         && level.fit() >= LINEAR
         && level.step() < STEP_SHARE * Math.abs(level.change())) {
@@ -92,8 +94,16 @@ final class SweepFinder {
               "%s over %.0f dB",
               outer ? (up ? "fades in" : "fades out") : up ? "rises" : "falls",
               Math.abs(level.change()));
-      out.add(new Event(up ? Event.Kind.RISE : Event.Kind.FALL, start, end, words, level.fit()));
+      Event.Kind kind = outer ? Event.Kind.FADE : up ? Event.Kind.RISE : Event.Kind.FALL;
+      double change = Math.abs(level.change());
+      out.add(new Event(kind, start, end, words, level.fit(), up ? -change : 0, up ? 0 : -change));
     }
+  }
+
+  /** The upper edge of so many sounding bands above the bass. */
+  private static double hertz(double bands) {
+    int band = (int) Math.round(LOW_BANDS + bands);
+    return MelSpectra.centreHz(Math.max(LOW_BANDS, Math.min(MelSpectra.BANDS - 1, band)));
   }
 
   private static Line line(double[] y, int from, int to) {
