@@ -14,6 +14,7 @@ import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.Tone;
+import looseecho.notes.Line;
 import looseecho.pulse.Meter;
 import looseecho.reading.Progress;
 import looseecho.synth.Shot;
@@ -62,8 +63,11 @@ public final class EchoRenderer {
 
   /** A bar at 120 in which nothing else plays, as far as it sounds. */
   private float[] alone(Part part, List<Stroke> hits, List<Tone> notes) {
+    return alone(part, sounds.sound(part), hits, notes);
+  }
+
+  private float[] alone(Part part, Sound sound, List<Stroke> hits, List<Tone> notes) {
     Template t = Template.bars(ALONE_BARS, part, hits, notes);
-    Sound sound = sounds.sound(part);
     Sound heard = sound.with(sound.strip().ducked(0, 100).muted(false));
     PartVoice voice = new PartVoice(t, part, heard, new boolean[] {true}, shots, 0);
     float[][] x = voice.coloured(new Window(0, ALONE_BARS * 2 * RATE));
@@ -77,6 +81,15 @@ public final class EchoRenderer {
       end--;
     }
     return Arrays.copyOf(mono, end);
+  }
+
+  /** A hit or a note of a second of one sound alone, both sides as one, to be drawn. */
+  public float[] picture(Part part, Sound sound) {
+    List<Stroke> hit = part.asDrum().isPresent() ? List.of(new Stroke(0, 0, 110)) : List.of();
+    int pitch = part.asLine().map(l -> l.line() == Line.BASS ? 36 : 60).orElse(0);
+    List<Tone> note =
+        part.asLine().isPresent() ? List.of(new Tone(0, 0, 1440, pitch, 110)) : List.of();
+    return alone(part, sound, hit, note);
   }
 
   /**

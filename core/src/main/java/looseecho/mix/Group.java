@@ -8,7 +8,7 @@ import looseecho.notes.Line;
 public enum Group {
   DRUMS("drums"),
   BASS("bass"),
-  TONES("chords and riffs"),
+  TONES("tones"),
   ALL("all");
 
   private final String words;

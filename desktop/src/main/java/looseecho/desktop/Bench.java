@@ -12,9 +12,11 @@ import looseecho.desktop.hits.HitsBench;
 import looseecho.desktop.ledger.EchoLedger;
 import looseecho.desktop.ledger.GroundLedger;
 import looseecho.desktop.ledger.HitsLedger;
+import looseecho.desktop.ledger.MixerLedger;
 import looseecho.desktop.ledger.NotesLedger;
 import looseecho.desktop.notes.NotesBench;
 import looseecho.desktop.session.Session;
+import looseecho.desktop.sounds.SoundsBench;
 import looseecho.echo.TemplateSection;
 import looseecho.project.PracticeLog;
 
@@ -57,7 +59,14 @@ enum Bench {
               new EchoBench(s.desk(), s.selection(), s.playback(), s.maker(), s.ownAudio(), out)),
       s ->
           new EchoLedger(
-              s.desk(), s.selection(), s.maker(), s.matching(), s.lanes(), s.ownAudio()));
+              s.desk(), s.selection(), s.maker(), s.matching(), s.lanes(), s.ownAudio())),
+  SOUNDS(
+      "Sounds",
+      "layers and mixer",
+      "#layers",
+      s -> !s.drums().isEmpty() || !s.lines().isEmpty(),
+      (s, out) -> new SoundsBench(s.desk(), s.selection(), s.maker()),
+      s -> new MixerLedger(s.desk(), s.maker(), s.matching()));
 
   private final String title;
   private final String about;

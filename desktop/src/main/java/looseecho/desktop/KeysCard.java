@@ -14,7 +14,7 @@ final class KeysCard {
   private static final String[][] KEYS = {
     {"Space", "play or pause"},
     {"F", "flip between heard and echo"},
-    {"Ctrl+1, 2, 3, 4", "ground, hits, notes, echo"},
+    {"Ctrl+1, 2, 3, 4, 5", "ground, hits, notes, echo, sounds"},
     {"Ctrl+O, Ctrl+S, Ctrl+Shift+S", "open, save, save under another name"},
     {"Ctrl+E", "export MIDI, mix and stems"},
     {"Ctrl+Z, Ctrl+Shift+Z", "undo, redo"},

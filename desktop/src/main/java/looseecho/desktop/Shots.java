@@ -75,6 +75,7 @@ final class Shots {
                     write(
                         folder.resolve(bench.name().toLowerCase(java.util.Locale.ROOT) + ".png")));
           }
+          jobs.add(() -> shell.go(Bench.ECHO));
           jobs.add(() -> ((ToggleButton) shell.lookup("#ledger-part")).fire());
           jobs.add(() -> write(folder.resolve("echo-part.png")));
           jobs.add(shell::switchLight);

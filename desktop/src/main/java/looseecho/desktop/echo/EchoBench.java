@@ -11,7 +11,6 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.BarChooser;
@@ -143,8 +142,8 @@ public final class EchoBench extends VBox {
   }
 
   private HBox tools(ArrangementTools arrangement, Runnable export) {
-    Region gap = new Region();
-    HBox.setHgrow(gap, Priority.ALWAYS);
+    MoveTools moves = new MoveTools(desk, selection);
+    HBox.setHgrow(moves, Priority.ALWAYS);
     Button out =
         Buttons.of("export", "Export…", "MIDI, the mix and a stem per part (Ctrl+E)", export);
     out.getStyleClass().add(Theme.PRIMARY);
@@ -152,7 +151,7 @@ public final class EchoBench extends VBox {
         new HBox(
             8,
             arrangement,
-            gap,
+            moves,
             Buttons.of("undo", "Undo", "Ctrl+Z", desk::undo),
             Buttons.of("redo", "Redo", "Ctrl+Shift+Z", desk::redo),
             out);

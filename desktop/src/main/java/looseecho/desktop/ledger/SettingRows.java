@@ -1,12 +1,20 @@
 package looseecho.desktop.ledger;
 
+import java.util.List;
 import java.util.Locale;
+import java.util.function.DoubleConsumer;
 import java.util.function.DoubleFunction;
 import java.util.function.DoubleUnaryOperator;
 import java.util.function.Function;
+import javafx.application.Platform;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.GridPane;
+import javafx.scene.layout.Priority;
+import javafx.util.StringConverter;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.theme.Theme;
@@ -14,7 +22,7 @@ import looseecho.mix.Colour;
 import looseecho.mix.Sounds;
 
 /** Rows of sliders that change the sounds, each with its name and value. */
-final class SettingRows extends GridPane {
+public final class SettingRows extends GridPane {
   private static final double STEEP = 15; // wider ranges are spread by ratio
 
   private final Desk desk;
@@ -24,12 +32,12 @@ final class SettingRows extends GridPane {
   private boolean setting;
 
   /** What a slider's value makes of the sounds. */
-  interface Change {
+  public interface Change {
     Sounds of(double value);
   }
 
   /** {@code of} names in the logbook what the settings belong to. */
-  SettingRows(Desk desk, EchoMaker maker, String of) {
+  public SettingRows(Desk desk, EchoMaker maker, String of) {
     super(8, 2);
     this.desk = desk;
     this.maker = maker;
@@ -37,7 +45,7 @@ final class SettingRows extends GridPane {
   }
 
   /** A colour, as bars. */
-  void bars(String name, Colour now, Function<Colour, Sounds> change) {
+  public void bars(String name, Colour now, Function<Colour, Sounds> change) {
     Label label = new Label(name);
     label.setMinWidth(72);
     ColourBars bars = new ColourBars(name, now, (c, words) -> set(name, words, change.apply(c)));
@@ -46,24 +54,39 @@ final class SettingRows extends GridPane {
   }
 
   /** A setting; it is done when the slider is let go, so that undo takes back one gesture. */
-  void slider(String name, double min, double max, double value, String format, Change change) {
+  public void slider(
+      String name, double min, double max, double value, String format, Change change) {
     DoubleFunction<String> words = v -> String.format(Locale.ROOT, format, v);
     slider(name, min, max, value, words, change);
   }
 
-  void slider(
+  /** The same with words for each value. */
+  public void slider(
       String name,
       double min,
       double max,
       double value,
       DoubleFunction<String> words,
       Change change) {
+    dial(name, new Range(min, max, value), value, words, change);
+  }
+
+  /** From where to where a dial goes, and its usual value, which a double click gives back. */
+  public record Range(double min, double max, double usual) {}
+
+  /** A setting that can be dragged, typed in (a click on its number) or put back (double click). */
+  public void dial(
+      String name, Range range, double value, DoubleFunction<String> words, Change change) {
+    double min = range.min();
+    double max = range.max();
     boolean steep = min > 0 && max / min > STEEP;
     DoubleUnaryOperator in = steep ? Math::log : v -> v;
     DoubleUnaryOperator out = steep ? Math::exp : v -> v;
     Slider s = new Slider(in.applyAsDouble(min), in.applyAsDouble(max), in.applyAsDouble(value));
     s.setId("sound-" + name.replace(' ', '-'));
     s.setPrefWidth(70);
+    s.setMaxWidth(170);
+    GridPane.setHgrow(s, Priority.SOMETIMES);
     s.setBlockIncrement((s.getMax() - s.getMin()) / 20);
     Label number = new Label(words.apply(value));
     number.getStyleClass().add(Theme.SMALL);
@@ -87,7 +110,79 @@ final class SettingRows extends GridPane {
     number.setMinWidth(64);
     Label label = new Label(name);
     label.setMinWidth(72);
+    String keys = "Drag it, click its number to type, double click for the usual value";
+    label.setTooltip(new Tooltip(keys));
+    s.setTooltip(new Tooltip(keys));
+    s.setOnMouseClicked(
+        e -> {
+          if (e.getClickCount() == 2) {
+            s.setValue(in.applyAsDouble(Math.max(min, Math.min(max, range.usual()))));
+          }
+        });
+    int own = row;
+    number.setOnMouseClicked(
+        e -> type(number, own, v -> s.setValue(in.applyAsDouble(Math.max(min, Math.min(max, v))))));
     addRow(row++, label, s, number);
+  }
+
+  /** A number is typed in place of its words. */
+  private void type(Label number, int at, DoubleConsumer typed) {
+    TextField field = new TextField();
+    field.setPrefColumnCount(5);
+    field.setPromptText(number.getText().split("\\R", -1)[0]);
+    getChildren().remove(number);
+    add(field, 2, at);
+    field.requestFocus();
+    Runnable back =
+        () -> {
+          if (getChildren().remove(field)) {
+            add(number, 2, at);
+          }
+        };
+    field.setOnAction(
+        e -> {
+          String text = field.getText().replace(',', '.').replaceAll("[^0-9.+-]", "");
+          back.run();
+          try {
+            typed.accept(Double.parseDouble(text));
+          } catch (NumberFormatException wrong) {
+            desk.say("That is no number: " + field.getText());
+          }
+        });
+    field.focusedProperty().addListener((o, was, now) -> Platform.runLater(now ? () -> {} : back));
+  }
+
+  /** A setting of a few values. */
+  public <T> void choice(
+      String name, List<T> values, T now, Function<T, String> words, Function<T, Sounds> change) {
+    ComboBox<T> box = new ComboBox<>();
+    box.setId("sound-" + name.replace(' ', '-'));
+    box.getItems().setAll(values);
+    box.setConverter(
+        new StringConverter<>() {
+          @Override
+          public String toString(T value) {
+            return value == null ? "" : words.apply(value);
+          }
+
+          @Override
+          public T fromString(String text) {
+            return null; // the box is not typed into
+          }
+        });
+    box.setValue(now);
+    box.setOnAction(e -> set(name, words.apply(box.getValue()), change.apply(box.getValue())));
+    Label label = new Label(name);
+    label.setMinWidth(72);
+    addRow(row++, label, box);
+    setColumnSpan(box, 2);
+  }
+
+  /** A heading over the rows that follow. */
+  public void heading(String words) {
+    Label label = new Label(words);
+    label.getStyleClass().add(Theme.HEADING);
+    add(label, 0, row++, 3, 1);
   }
 
   private void set(String name, String value, Sounds to) {
@@ -100,17 +195,17 @@ final class SettingRows extends GridPane {
   }
 
   /** True while one of these rows makes a change: then they must not be made anew under it. */
-  boolean isSetting() {
+  public boolean isSetting() {
     return setting;
   }
 
   /** Left, middle or right, in hundredths. */
-  static String side(double pan) {
+  public static String side(double pan) {
     long share = Math.round(100 * Math.abs(pan));
     return share == 0 ? "middle" : (pan < 0 ? "left " : "right ") + share + " %";
   }
 
-  static String percent(double share) {
+  public static String percent(double share) {
     return Math.round(100 * share) + " %";
   }
 }

@@ -13,10 +13,12 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import looseecho.audio.Audio;
 import looseecho.echo.DrumPart;
 import looseecho.echo.LinePart;
+import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Excerpt;
 import looseecho.mix.LoudnessMatch;
+import looseecho.mix.Sound;
 import looseecho.mix.Sounds;
 import looseecho.play.Player;
 
@@ -145,6 +147,16 @@ public final class EchoMaker implements AutoCloseable {
   /** Lets one hit be heard at once. */
   public void audition(DrumPart drum, int velocity) {
     renderer.thenAcceptAsync(r -> player.audition(r.oneShot(drum, velocity)), aside);
+  }
+
+  /** What a sound of a part looks like alone; made aside, taken on the interface's thread. */
+  public void picture(Part part, Sound sound, Consumer<float[]> to) {
+    renderer.thenAcceptAsync(
+        r -> {
+          float[] x = r.picture(part, sound);
+          Platform.runLater(() -> to.accept(x));
+        },
+        aside);
   }
 
   /** Lets notes be heard together at once. */

@@ -1,0 +1,147 @@
+package looseecho.desktop;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.Slider;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import looseecho.activity.Lane;
+import looseecho.echo.Course;
+import looseecho.echo.Movement;
+import looseecho.echo.Part;
+import looseecho.echo.Template;
+import looseecho.echo.Transition;
+import looseecho.mix.Group;
+import looseecho.mix.Master;
+import looseecho.mix.Sound;
+import looseecho.mix.Sounds;
+import looseecho.notes.Line;
+import looseecho.synth.Moved;
+import looseecho.synth.Timbre;
+import looseecho.synth.ToneSound;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.framework.junit5.Start;
+
+/** Layers, recipes, mixer and movement by hand, each step taken back by undo. */
+class SoundsBenchTest extends WindowTest {
+  @TempDir private Path dir;
+
+  @Start
+  void start(Stage stage) throws IOException {
+    openTrack(stage, dir);
+  }
+
+  private Sounds sounds() {
+    return session.maker().soundsProperty().get();
+  }
+
+  private Template template() {
+    return session.desk().templateProperty().get();
+  }
+
+  private void bench(Part part) {
+    until("it is heard", () -> template() != null);
+    robot.interact(() -> session.selection().partProperty().set(part));
+    go("#step-sounds");
+  }
+
+  private void pick(String menu, String item) {
+    MenuButton button = robot.lookup(menu).queryAs(MenuButton.class);
+    robot.interact(
+        () ->
+            button.getItems().stream()
+                .filter(i -> item.equals(i.getId()))
+                .findFirst()
+                .orElseThrow()
+                .fire());
+  }
+
+  private void undo() {
+    robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+  }
+
+  @SuppressWarnings("unchecked")
+  private <T> void choose(String id, T value) {
+    ComboBox<T> box = robot.lookup(id).queryAs(ComboBox.class);
+    robot.interact(() -> box.setValue(value));
+  }
+
+  @Test
+  void layersAreAddedMovedAndTakenAway() {
+    Part bass = Part.of(Line.BASS);
+    bench(bass);
+    Sounds before = sounds();
+    pick("#layer-add", "layer-up");
+    Sound two = sounds().sound(bass);
+    assertEquals(new Moved(1, 12), two.layers().get(1).source());
+    Slider level = robot.lookup("#sound-layer-level").queryAs(Slider.class);
+    robot.interact(() -> level.setValue(-12));
+    assertEquals(-12, sounds().sound(bass).layers().get(1).levelDb(), 1e-6);
+    pick("#layer-menu", "layer-mute");
+    assertTrue(sounds().sound(bass).layers().get(1).muted());
+    pick("#layer-menu", "layer-out");
+    assertEquals(1, sounds().sound(bass).layers().size());
+    for (int k = 0; k < 4; k++) {
+      undo();
+    }
+    assertEquals(before, sounds());
+  }
+
+  @Test
+  void aRecipeIsChangedInOneLetterAlone() {
+    Part bass = Part.of(Line.BASS);
+    bench(bass);
+    ComboBox<?> letters = robot.lookup("#sound-letter").queryAs(ComboBox.class);
+    robot.interact(() -> letters.getSelectionModel().select(1));
+    String letter = template().sections().stream().map(s -> s.label()).sorted().findFirst().get();
+    choose("#sound-kind", Timbre.Filter.BAND);
+    choose("#sound-shape", Timbre.Wave.PULSE);
+    ToneSound own = (ToneSound) sounds().sound(bass, letter).source();
+    assertEquals(Timbre.Filter.BAND, own.timbre().filter());
+    assertEquals(Timbre.Wave.PULSE, own.timbre().wave());
+    assertEquals(Timbre.PLAIN, ((ToneSound) sounds().sound(bass).source()).timbre());
+    robot.clickOn("#as-everywhere");
+    assertEquals(sounds().sound(bass), sounds().sound(bass, letter));
+  }
+
+  @Test
+  void groupsAndTheEndOfTheWholeAreSet() {
+    bench(Part.of(Lane.KICK));
+    Slider drive = robot.lookup("#sound-drums-drive").queryAs(Slider.class);
+    robot.interact(() -> drive.setValue(2));
+    assertEquals(2, sounds().group(Group.DRUMS).drive(), 1e-6);
+    choose("#sound-ends-in", Master.End.CLIPPER);
+    assertEquals(Master.End.CLIPPER, sounds().whole().master().end());
+    undo();
+    assertEquals(Master.End.LIMITER, sounds().whole().master().end());
+  }
+
+  @Test
+  void aSectionIsBuiltUpAndLedInto() {
+    bench(Part.of(Lane.KICK));
+    go("#step-echo");
+    Template before = template();
+    int section = session.selection().sectionProperty().get();
+    pick("#move", "build-up-4");
+    pick("#lead", "lead-rise");
+    Movement m = template().sections().get(section).movement();
+    assertTrue(m.courses().stream().anyMatch(c -> c.target() == Course.Target.LOW_CUT));
+    assertEquals(Transition.Kind.RISE, m.transitions().get(0).kind());
+    pick("#transition", "x-longer");
+    Movement longer = template().sections().get(section).movement();
+    assertEquals(2 * m.transitions().get(0).before(), longer.transitions().get(0).before());
+    Node chip = robot.lookup("#course").query();
+    assertTrue(chip.isVisible());
+    undo();
+    undo();
+    undo();
+    assertEquals(before, template());
+  }
+}
