@@ -22,6 +22,8 @@ import looseecho.disk.Outputs;
 import looseecho.exchange.JamsWriter;
 import looseecho.exchange.MidiSong;
 import looseecho.exchange.MidiWriter;
+import looseecho.layers.HeardLayer;
+import looseecho.layers.LayerFinder;
 import looseecho.reading.Progress;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -154,7 +156,8 @@ final class AnalyzeCommand implements Callable<Integer> {
     Progress progress = new Reporter(name, errors);
     AudioReader.Recording recording = new AudioReader().read(file, progress);
     Analysis analysis = analyzer.analyse(recording.audio(), Corrections.NONE, progress);
-    new JamsWriter().write(analysis, name, jams);
+    List<HeardLayer> layers = new LayerFinder(recording.audio(), analysis).find();
+    new JamsWriter().write(analysis, layers, name, jams);
     new MidiWriter().write(MidiSong.heard(analysis), midi);
     List<String> notes = new ArrayList<>(recording.notes());
     notes.addAll(analysis.notes());

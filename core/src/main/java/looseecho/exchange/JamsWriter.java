@@ -14,6 +14,7 @@ import looseecho.disk.WholeFile;
 import looseecho.form.Event;
 import looseecho.form.Section;
 import looseecho.hits.Feel;
+import looseecho.layers.HeardLayer;
 import looseecho.notes.Chord;
 import looseecho.notes.Key;
 import looseecho.notes.Note;
@@ -35,10 +36,17 @@ public final class JamsWriter {
 
   /** Writes the file, whole or not at all. */
   public void write(Analysis a, String title, Path path) throws IOException {
+    write(a, List.of(), title, path);
+  }
+
+  /** The same with the layers, in the sandbox. */
+  public void write(Analysis a, List<HeardLayer> layers, String title, Path path)
+      throws IOException {
     WholeFile.write(
         path,
         part -> {
           ObjectNode root = document(a, title);
+          LayersJson.put(layers, a.form().events(), (ObjectNode) root.get("sandbox"));
           ((ObjectNode) root.get("sandbox")).put("seal", Seal.BLANK);
           new ObjectMapper().writerWithDefaultPrettyPrinter().writeValue(part.toFile(), root);
           Seal.close(part);

@@ -14,10 +14,12 @@ import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
+import looseecho.echo.Course;
 import looseecho.echo.DrumPart;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
+import looseecho.echo.Transition;
 import looseecho.echo.Words;
 
 /**
@@ -213,6 +215,7 @@ final class ArrangementChart extends ChartPane {
       }
       g.setStroke(colour(Hue.LINE));
       g.strokeLine(left, 0, left, bottom);
+      drawMoves(g, t, s, left, right);
       g.setFont(Font.font(Theme.TEXT_FAMILY, 13));
       g.setFill(colour(Hue.INK));
       if (right - left > 14) {
@@ -222,6 +225,35 @@ final class ArrangementChart extends ChartPane {
             HEAD / 2,
             right - left - 6);
       }
+    }
+  }
+
+  /** What moves in a section, as a slope under its name; what leads into it, as a wedge. */
+  private void drawMoves(GraphicsContext g, Template t, int s, double left, double right) {
+    g.setFill(colour(Hue.ECHO));
+    double scale = (right - left) / t.ticks(s);
+    for (Transition x : t.sections().get(s).movement().transitions()) {
+      double edge = left + x.tick() * scale;
+      double from = edge - Math.max(6, x.before() * scale);
+      double to = edge + x.after() * scale;
+      boolean leads = x.before() > 0;
+      g.fillPolygon(
+          new double[] {leads ? from : edge, edge, leads ? edge : to},
+          new double[] {HEAD - 1, HEAD - 7, HEAD - 1},
+          3);
+    }
+    g.setStroke(colour(Hue.ECHO));
+    for (Course c : t.sections().get(s).movement().courses()) {
+      Course.Point a = c.points().get(0);
+      Course.Point b = c.points().get(c.points().size() - 1);
+      boolean up = b.value() > a.value();
+      double x1 = left + a.tick() * scale;
+      double x2 = left + b.tick() * scale;
+      g.strokeLine(x1, up ? HEAD - 2 : HEAD - 7, x2, up ? HEAD - 7 : HEAD - 2);
+    }
+    boolean own = maker.soundsProperty().get().letters().containsKey(t.sections().get(s).label());
+    if (own) {
+      g.fillOval(right - 8, 4, 5, 5); // it has sounds of its own
     }
   }
 

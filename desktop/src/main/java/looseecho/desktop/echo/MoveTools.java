@@ -1,10 +1,15 @@
 package looseecho.desktop.echo;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.control.MenuButton;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import looseecho.desktop.control.Menus;
 import looseecho.desktop.control.SoundFiles;
@@ -132,7 +137,7 @@ final class MoveTools extends FlowPane {
     }
     Movement m = t.sections().get(at()).movement();
     m.transitions().forEach(x -> getChildren().add(chip(t, x)));
-    m.courses().forEach(c -> getChildren().add(chip(t, c)));
+    m.courses().forEach(c -> getChildren().addAll(chip(t, c), typed(c)));
   }
 
   private MenuButton chip(Template t, Transition x) {
@@ -181,6 +186,45 @@ final class MoveTools extends FlowPane {
         .line()
         .add("c-out", "Let it stand still", () -> edit(u -> Moves.drop(u, at(), c)))
         .button();
+  }
+
+  /** From where to where, to be typed: "30 900". */
+  private TextField typed(Course c) {
+    String from = Words.number(c.points().get(0).value());
+    String to = Words.number(c.points().get(c.points().size() - 1).value());
+    TextField field = new TextField(from + " " + to);
+    field.setId("course-typed");
+    field.setPrefColumnCount(6);
+    field.setTooltip(
+        new Tooltip(
+            "From and to, in " + (c.target().unit().isEmpty() ? "0 to 1" : c.target().unit())));
+    field.setOnAction(e -> type(c, field.getText()));
+    return field;
+  }
+
+  private void type(Course c, String text) {
+    String[] numbers = text.replace(',', '.').strip().split("[^0-9.+-]+", -1);
+    try {
+      double[] values = Arrays.stream(numbers).mapToDouble(Double::parseDouble).toArray();
+      int first = c.points().get(0).tick();
+      int last = c.points().get(c.points().size() - 1).tick();
+      List<Course.Point> points = new ArrayList<>();
+      for (int k = 0; k < values.length; k++) {
+        int tick =
+            values.length == 1
+                ? first
+                : first + (int) ((long) k * (last - first) / (values.length - 1));
+        points.add(new Course.Point(tick, values[k]));
+      }
+      edit(t -> Moves.course(t, at(), new Course(c.scope(), c.target(), points)));
+    } catch (IllegalArgumentException wrong) {
+      desk.say(
+          "Type numbers from "
+              + Words.number(c.target().least())
+              + " to "
+              + Words.number(c.target().most())
+              + ", such as 30 900");
+    }
   }
 
   private static Course turned(Course c) {

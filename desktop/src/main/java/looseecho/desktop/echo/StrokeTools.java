@@ -85,7 +85,10 @@ final class StrokeTools extends HBox {
         .add("pitch-down", "A semitone lower  (Shift+P)", () -> pitch(-1))
         .add("pitch-kind", "Pitched by speed, length kept, in hertz  (Y)", this::bend)
         .line()
-        .add("reverse", "Backwards, ending here  (W)", this::reverse);
+        .add("reverse", "Backwards, ending here  (W)", this::reverse)
+        .line()
+        .add("throw-room", "Thrown into the room, or not", () -> thrown(true))
+        .add("throw-delay", "Thrown into the delay, or not", () -> thrown(false));
   }
 
   private Menus write(Runnable copyBar) {
@@ -256,6 +259,16 @@ final class StrokeTools extends HBox {
         m -> m.turned(!m.reversed()),
         "",
         h -> h.manner().reversed() ? " ends here, backwards" : " plays forwards");
+  }
+
+  private void thrown(boolean room) {
+    struck(
+        m ->
+            room
+                ? m.thrown(m.toRoom() > 0 ? 0 : 1, m.toDelay())
+                : m.thrown(m.toRoom(), m.toDelay() > 0 ? 0 : 1),
+        "",
+        h -> h.manner().toRoom() + h.manner().toDelay() > 0 ? h.manner().words() : " is dry");
   }
 
   private void grid(int by) {

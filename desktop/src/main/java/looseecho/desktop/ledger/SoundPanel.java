@@ -113,6 +113,7 @@ final class SoundPanel extends VBox {
         s.delay(),
         SettingRows::percent,
         v -> sounds().with(part, strip(part).sends(strip(part).room(), v)));
+    new SendRows(rows, maker, part).show();
     rows.bars("colour", s.colour(), c -> sounds().with(part, strip(part).coloured(c)));
     part.asDrum().ifPresent(this::drum);
     part.asLine().ifPresent(this::tone);

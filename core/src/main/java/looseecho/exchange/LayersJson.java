@@ -1,0 +1,60 @@
+package looseecho.exchange;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import looseecho.form.Event;
+import looseecho.layers.HeardLayer;
+
+/** Layers and transitions as they stand in the sandbox of a JAMS file. */
+final class LayersJson {
+  private static final Map<Event.Kind, String> TRANSITIONS =
+      Map.of(
+          Event.Kind.STOP, "stop",
+          Event.Kind.ROLL, "roll",
+          Event.Kind.RISE, "rise",
+          Event.Kind.FALL, "fall");
+
+  private LayersJson() {}
+
+  static void put(List<HeardLayer> layers, List<Event> events, ObjectNode sandbox) {
+    ArrayNode all = sandbox.putArray("layers");
+    layers.forEach(l -> layer(l, all.addObject()));
+    ArrayNode transitions = sandbox.putArray("transitions");
+    for (Event e : events) {
+      String kind = TRANSITIONS.get(e.kind());
+      if (kind != null) {
+        ObjectNode t = transitions.addObject();
+        t.put("kind", kind).put("start", round(e.start())).put("end", round(e.end()));
+      }
+    }
+  }
+
+  private static void layer(HeardLayer l, ObjectNode o) {
+    o.put("name", l.name()).put("family", l.family().toLowerCase(Locale.ROOT));
+    ArrayNode active = o.putArray("active");
+    l.active().forEach(s -> active.addArray().add(round(s.start())).add(round(s.end())));
+    o.put("level_db", round(l.levelDb()));
+    o.putArray("band_hz").add(round(l.lowHz())).add(round(l.highHz()));
+    o.put("pan", round(l.image().pan())).put("width", round(l.image().width()));
+    ObjectNode bands = o.putObject("width_bands");
+    bands.put("low", round(l.image().low())).put("mid", round(l.image().mid()));
+    bands.put("high", round(l.image().high()));
+    l.duck()
+        .ifPresentOrElse(
+            d ->
+                o.putObject("duck")
+                    .put("by", d.by())
+                    .put("depth_db", round(d.depthDb()))
+                    .put("recovery_ms", round(d.recoveryMs())),
+            () -> o.putNull("duck"));
+    o.putNull("repeats").putArray("moves");
+    o.put("job", l.job());
+  }
+
+  private static double round(double value) {
+    return Math.round(1000 * value) / 1000.0;
+  }
+}

@@ -1,0 +1,55 @@
+package looseecho.layers;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One layer of a reference.
+ *
+ * @param name such as "closed hat left"
+ * @param family kick, snare, clap, hats, toms, cymbals, percussion, bass, chords or riff
+ * @param active when it sounds, in order; gaps shorter than a bar are none
+ * @param levelDb loudness while it sounds against that of the mix (BS.1770 weighting)
+ * @param lowHz lower edge of its band, at -10 dB of its third octaves
+ * @param highHz upper edge of its band
+ * @param image where it stands
+ * @param job what it is likely there for
+ * @param duck what pushes it down; empty for nothing, or where it can't be told
+ */
+public record HeardLayer(
+    String name,
+    String family,
+    List<Span> active,
+    double levelDb,
+    double lowHz,
+    double highHz,
+    Image image,
+    String job,
+    Optional<Duck> duck) {
+  /**
+   * How a layer is pushed down.
+   *
+   * @param by kick
+   * @param depthDb how far
+   * @param recoveryMs until 90 % of the way back, in decibels
+   */
+  public record Duck(String by, double depthDb, double recoveryMs) {}
+
+  /** A stretch of seconds. */
+  public record Span(double start, double end) {}
+
+  /**
+   * Where a layer stands.
+   *
+   * @param pan (R - L) / (R + L) of its energies, -1 left .. 1 right
+   * @param width side / (middle + side) of its energies; a point at one side has 0.5
+   * @param low the same below 120 Hz
+   * @param mid the same from 120 Hz to 2 kHz
+   * @param high the same above 2 kHz
+   */
+  public record Image(double pan, double width, double low, double mid, double high) {}
+
+  public HeardLayer {
+    active = List.copyOf(active);
+  }
+}

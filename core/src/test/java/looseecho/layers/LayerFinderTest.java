@@ -1,0 +1,77 @@
+package looseecho.layers;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+import looseecho.activity.Lane;
+import looseecho.audio.Audio;
+import looseecho.echo.Part;
+import looseecho.mix.Ducking;
+import looseecho.mix.Sounds;
+import looseecho.notes.Note;
+import looseecho.synth.DrumSynth;
+import looseecho.synth.Timbre;
+import looseecho.synth.ToneSound;
+import looseecho.synth.ToneSynth;
+import org.junit.jupiter.api.Test;
+
+/** Layers that were laid at known places, levels and depths. */
+class LayerFinderTest {
+  private static final int RATE = 44100;
+
+  /** IEC 61260-1:2014, table 1: exact mid-band frequencies of one-third-octave bands. */
+  @Test
+  void bandsHaveTheStandardsCentres() {
+    assertEquals(25.119, BandPowers.centre(0), 0.001);
+    assertEquals(1000, BandPowers.centre(16), 1e-9);
+    assertEquals(1995.262, BandPowers.centre(19), 0.001);
+    assertEquals(19952.62, BandPowers.centre(29), 0.01);
+    // edges lie a sixth of an octave off, by ten to the 1/20: 891 to 1122 Hz around 1 kHz
+    assertEquals(16, BandPowers.band(892));
+    assertEquals(16, BandPowers.band(1121));
+    assertEquals(15, BandPowers.band(890));
+  }
+
+  @Test
+  void aStrokesSideWidthAndBandAreMeasured() {
+    float[] hat = new DrumSynth().render(Sounds.plain().drum(Part.of(Lane.HAT_CLOSED)), RATE, 3);
+    float[] left = new float[2 * RATE];
+    float[] right = new float[2 * RATE];
+    for (int i = 0; i < hat.length; i++) {
+      left[RATE + i] = 0.2f * hat[i];
+      right[RATE + i] = 0.6f * hat[i];
+    }
+    BandPowers powers = new BandPowers();
+    new SoundProbe(new Audio(left, right, RATE), 0.046).stroke(1, 3000, 20000, powers);
+    // energies 0.04 and 0.36: pan 0.8; side 0.2, middle 0.4: width 0.04 / 0.2 = 0.2
+    assertEquals(0.8, powers.image().pan(), 0.01);
+    assertEquals(0.2, powers.image().width(), 0.01);
+    double[] edges = powers.edges();
+    assertTrue(edges[0] > 4500 && edges[0] < 9000, "" + edges[0]);
+    assertTrue(edges[1] > 14000, "" + edges[1]);
+  }
+
+  @Test
+  void duckingUnderTheKickIsHeardWithItsDepth() {
+    ToneSound saw = new ToneSound(1, 1, 0, 6000, 0, 2, 5000, 1, 20, 0, 0, Timbre.PLAIN);
+    double[] kicks = IntStream.range(1, 20).mapToDouble(k -> k * 0.5).toArray();
+    int[] at = IntStream.range(1, 20).map(k -> k * RATE / 2).toArray();
+    float[] gains = new Ducking(8, 250).envelope(at, 11 * RATE, RATE);
+    float[] x = new ToneSynth().render(saw, 57, 10, 110, RATE);
+    float[] y = new float[11 * RATE];
+    for (int i = 0; i < y.length && i < x.length; i++) {
+      y[i] = 0.3f * x[i] * gains[i];
+    }
+    List<Note> held = new ArrayList<>(List.of(new Note(0, 10, 57, 100, 1)));
+    HeardLayer.Duck duck = new DuckFinder(new Audio(y, y, RATE), 0).find(held, kicks).orElseThrow();
+    assertEquals(8, duck.depthDb(), 1.5);
+    // Half a cosine in gain from -8 dB over 250 ms: 90 % of the way in dB after some 190 ms.
+    assertEquals(190, duck.recoveryMs(), 50);
+    float[] even = new float[11 * RATE];
+    System.arraycopy(x, 0, even, 0, Math.min(x.length, even.length));
+    assertTrue(new DuckFinder(new Audio(even, even, RATE), 0).find(held, kicks).isEmpty());
+  }
+}
