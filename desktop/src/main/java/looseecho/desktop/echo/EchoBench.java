@@ -39,6 +39,9 @@ public final class EchoBench extends VBox {
   private static final int BARS_SHOWN = 8; // of one part alone
   private static final double LOWEST_CHART = 196; // nine lanes and the bass still apart
 
+  private static final String HELP =
+      "Outlines: heard; filled: your echo. Click a step, or arrows and Enter; Shift and arrows: loudness, earlier, later; Alt and ←, →: length.";
+
   private final Desk desk;
   private final Selection selection;
   private final EchoMaker maker;
@@ -60,28 +63,26 @@ public final class EchoBench extends VBox {
     this.maker = maker;
     getStyleClass().add("bench");
     chooser = new BarChooser(desk, selection, false);
-    Label hint = new Label();
-    hint.getStyleClass().add(Theme.QUIET);
-    chart = new StepChart(hint::setText);
+    Label hint = new Label(HELP);
+    hint.getStyleClass().add(Theme.SMALL);
+    chart = new StepChart(words -> hint.setText(words.isEmpty() ? HELP : words));
     chart.edit(new Pen());
     VBox.setVgrow(chart, Priority.ALWAYS);
     chart.setMinHeight(LOWEST_CHART);
-    ArrangementChart arrangement = new ArrangementChart(desk, selection, maker, hint::setText);
+    ArrangementChart arrangement =
+        new ArrangementChart(
+            desk, selection, maker, words -> hint.setText(words.isEmpty() ? HELP : words));
     PartTools parts = new PartTools(desk, selection, new Cursor(), own);
     HBox tools =
         tools(new ArrangementTools(desk, selection, playback, maker, arrangement, parts), export);
     strokes = new StrokeTools(desk, selection, new Cursor(), this::copyBar);
-    Label help =
-        new Label(
-            "Outlines: heard; filled: your echo. Click a step, or arrows and Enter; Shift and arrows: loudness, earlier, later; Alt and ←, →: length.");
-    help.getStyleClass().add(Theme.SMALL);
     onePart.setId("one-part");
     onePart.getStyleClass().add(Theme.CHIP);
     onePart.setTooltip(new Tooltip("The picked drum alone, bar under bar (Z)"));
     HBox shown = new HBox(8, chooser, onePart);
     shown.setAlignment(Pos.CENTER_LEFT);
     HBox.setHgrow(chooser, Priority.ALWAYS);
-    getChildren().addAll(arrangement, tools, shown, strokes, chart, hint, help);
+    getChildren().addAll(arrangement, tools, shown, strokes, chart, hint);
     chart
         .drumProperty()
         .addListener(
@@ -144,6 +145,7 @@ public final class EchoBench extends VBox {
   private HBox tools(ArrangementTools arrangement, Runnable export) {
     MoveTools moves = new MoveTools(desk, selection);
     HBox.setHgrow(moves, Priority.ALWAYS);
+    arrangement.setAlignment(Pos.CENTER_LEFT);
     Button out =
         Buttons.of("export", "Export…", "MIDI, the mix and a stem per part (Ctrl+E)", export);
     out.getStyleClass().add(Theme.PRIMARY);

@@ -93,7 +93,7 @@ final class SendRows {
 
   private static String delay(double beats) {
     return beats == SHARED
-        ? "the shared one"
+        ? "shared"
         : beats == 0.75
             ? "dotted 8th"
             : beats == 1.5 ? "dotted 4th" : String.format(Locale.ROOT, "1/%.0f", 4 / beats);

@@ -14,6 +14,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.util.StringConverter;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
@@ -109,7 +110,7 @@ public final class SettingRows extends GridPane {
             });
     number.setMinWidth(64);
     Label label = new Label(name);
-    label.setMinWidth(72);
+    label.setMinWidth(Region.USE_PREF_SIZE);
     String keys = "Drag it, click its number to type, double click for the usual value";
     label.setTooltip(new Tooltip(keys));
     s.setTooltip(new Tooltip(keys));
