@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import looseecho.audio.Audio;
+import looseecho.dsp.Goertzel;
 import looseecho.notes.Note;
 
 /**
@@ -75,23 +76,10 @@ final class DuckFinder {
     double power = 1e-12;
     for (int h = 1; h <= PARTIALS; h++) {
       if (h * hz > CLEAR_HZ && h * hz < 4000) {
-        power += goertzel(x, h * hz);
+        power += Goertzel.power(x, h * hz, audio.sampleRate());
       }
     }
     return 10 * Math.log10(power);
-  }
-
-  private double goertzel(float[] x, double hz) {
-    double c = 2 * Math.cos(2 * Math.PI * hz / audio.sampleRate());
-    double a = 0;
-    double b = 0;
-    for (int i = 0; i < x.length; i++) {
-      double hann = 0.5 - 0.5 * Math.cos(2 * Math.PI * i / x.length);
-      double s = hann * x[i] + c * a - b;
-      b = a;
-      a = s;
-    }
-    return (a * a + b * b - c * a * b) / Math.max(1.0, (double) x.length * x.length);
   }
 
   private static Optional<HeardLayer.Duck> of(List<double[]> curves, int count) {

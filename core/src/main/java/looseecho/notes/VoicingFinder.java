@@ -9,6 +9,7 @@ import java.util.TreeSet;
 import java.util.stream.IntStream;
 import looseecho.audio.Audio;
 import looseecho.dsp.Fft;
+import looseecho.dsp.Goertzel;
 import looseecho.pulse.Pulse;
 
 /**
@@ -210,27 +211,10 @@ public final class VoicingFinder {
     int to = Math.max(from, Math.min(audio.length(), centre + half));
     float[] x = audio.mono(from, to);
     double power = 1e-12;
+    int rate = audio.sampleRate();
     for (int pitch : voicing) {
-      power += goertzel(x, hertz(pitch)) + goertzel(x, 2 * hertz(pitch));
+      power += Goertzel.power(x, hertz(pitch), rate) + Goertzel.power(x, 2 * hertz(pitch), rate);
     }
     return 10 * Math.log10(power);
-  }
-
-  /**
-   * Power of one frequency under a Hann window (Goertzel, "An algorithm for the evaluation of
-   * finite trigonometric series", American Mathematical Monthly 65, 1958).
-   */
-  private double goertzel(float[] x, double hz) {
-    double w = 2 * Math.PI * hz / audio.sampleRate();
-    double c = 2 * Math.cos(w);
-    double a = 0;
-    double b = 0;
-    for (int i = 0; i < x.length; i++) {
-      double hann = 0.5 - 0.5 * Math.cos(2 * Math.PI * i / x.length);
-      double s = hann * x[i] + c * a - b;
-      b = a;
-      a = s;
-    }
-    return (a * a + b * b - c * a * b) / Math.max(1.0, (double) x.length * x.length);
   }
 }
