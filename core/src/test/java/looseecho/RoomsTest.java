@@ -25,6 +25,7 @@ class RoomsTest {
           "form",
           "analysis",
           "echo",
+          "layers",
           "mix",
           "palette",
           "isolate",

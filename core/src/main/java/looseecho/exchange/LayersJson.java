@@ -14,6 +14,7 @@ final class LayersJson {
       Map.of(
           Event.Kind.STOP, "stop",
           Event.Kind.ROLL, "roll",
+          Event.Kind.LOW_CUT, "low cut",
           Event.Kind.RISE, "rise",
           Event.Kind.FALL, "fall");
 

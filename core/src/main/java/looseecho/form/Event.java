@@ -27,6 +27,7 @@ public record Event(
     FADE("fade"),
     FILTER_OPENS("filter opens"),
     FILTER_CLOSES("filter closes"),
+    LOW_CUT("low end goes"),
     THINNING("thins out"),
     HALF_SPEED("half speed"),
     DOUBLE_SPEED("double speed");

@@ -20,7 +20,7 @@ final class EventFinder {
 
   static List<Event> find(
       MelSpectra mel, Pulse pulse, List<Hit> hits, BarFeatures bars, Layers layers, double end) {
-    List<Event> out = new ArrayList<>(stops(mel, pulse.timeAt(1), end));
+    List<Event> out = new ArrayList<>(lone(stops(mel, pulse.timeAt(1), end), pulse));
     for (Roll r : Roll.find(hits, pulse)) {
       out.add(new Event(Event.Kind.ROLL, r.start(), r.end(), r.words(), r.confidence()));
     }
@@ -29,6 +29,17 @@ final class EventFinder {
     passages(hits, bars, pulse, out);
     out.sort(Comparator.comparingDouble(Event::start));
     return out;
+  }
+
+  /** Without gaps that come again and again within a bar: those are the beat's own rests. */
+  private static List<Event> lone(List<Event> stops, Pulse pulse) {
+    double bar = 60 / pulse.tempo().value() * pulse.beatsPerBar();
+    return stops.stream()
+        .filter(
+            s ->
+                stops.stream().filter(o -> o != s && Math.abs(o.start() - s.start()) < bar).count()
+                    < 2)
+        .toList();
   }
 
   private static List<Event> stops(MelSpectra mel, double start, double end) {
