@@ -7,9 +7,11 @@ package looseecho.mix;
  * (equation 4) and the smooth, branching peak detector (equation 17).
  */
 final class Compressor {
-  private static final double SILENCE_DB = -120;
+  private static final double INAUDIBLE_DB = 1e-5;
+  private static final double NEPERS = Math.log(10) / 20; // in a decibel
 
   private final Squeeze settings;
+  private final double quiet; // peaks up to here are left alone
   private final double down;
   private final double back;
   private double reduction;
@@ -17,6 +19,7 @@ final class Compressor {
 
   Compressor(Squeeze settings, int rate) {
     this.settings = settings;
+    quiet = Math.pow(10, settings.thresholdDb() / 20);
     down = Math.exp(-1000 / (settings.attackMs() * rate));
     back = Math.exp(-1000 / (settings.releaseMs() * rate));
   }
@@ -31,12 +34,11 @@ final class Compressor {
     float[] out = new float[left.length];
     for (int i = 0; i < out.length; i++) {
       double peak = Math.max(Math.abs(left[i]), Math.abs(right[i]));
-      double db = peak < 1e-6 ? SILENCE_DB : 20 * Math.log10(peak);
-      double wanted = staticReduction(settings, db);
+      double wanted = peak <= quiet ? 0 : staticReduction(settings, 20 * Math.log10(peak));
       double pole = wanted > reduction ? down : back;
       reduction = pole * reduction + (1 - pole) * wanted;
       most = Math.max(most, reduction);
-      out[i] = (float) Math.pow(10, -reduction / 20);
+      out[i] = reduction < INAUDIBLE_DB ? 1 : (float) Math.exp(-reduction * NEPERS);
     }
     return out;
   }
