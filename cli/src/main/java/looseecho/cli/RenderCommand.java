@@ -90,8 +90,12 @@ final class RenderCommand implements Callable<Integer> {
     for (SampleSound s : project.sounds().samples()) {
       Careful.path(s.path(), errors).ifPresent(inputs::add);
     }
+    for (String recording : project.template().recordings()) {
+      Careful.path(recording, errors).ifPresent(inputs::add);
+    }
     EchoRenderer renderer = new EchoRenderer(project.sounds());
-    renderer.missing().forEach(m -> Reporter.say(errors, m));
+    List<String> told = renderer.missing();
+    told.forEach(m -> Reporter.say(errors, m));
     new TemplateExport()
         .write(
             project.template(),
@@ -114,6 +118,10 @@ final class RenderCommand implements Callable<Integer> {
               new Reporter(String.valueOf(path.getFileName()), errors))
           .forEach(p -> Reporter.say(spec.commandLine().getOut(), p.toString()));
     }
+    List<String> later =
+        new ArrayList<>(renderer.missing()); // what leads in is read when it is due
+    later.removeAll(told);
+    later.forEach(m -> Reporter.say(errors, m));
     return renderer.missing().isEmpty();
   }
 }

@@ -90,6 +90,19 @@ public enum Lane {
     return base;
   }
 
+  /** How a producer calls the lane's family among layers. */
+  public String family() {
+    return switch (base) {
+      case KICK -> "kick";
+      case SNARE -> "snare";
+      case CLAP -> "clap";
+      case HAT_CLOSED, HAT_OPEN -> "hats";
+      case TOM -> "toms";
+      case CYMBAL -> "cymbals";
+      default -> "percussion";
+    };
+  }
+
   /** The band in hertz in which the lane's attack stands out (common practice). */
   public double[] band() {
     return switch (base) {

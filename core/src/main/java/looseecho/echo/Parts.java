@@ -2,6 +2,7 @@ package looseecho.echo;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.IntSummaryStatistics;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -16,6 +17,19 @@ import looseecho.notes.Line;
 
 /** Changes to which parts there are. A new part sounds like the first of its kind at first. */
 public final class Parts {
+  /** Where a line lies, lowest and highest note: "A1 to D3"; empty where it plays nothing. */
+  public static Optional<String> register(Template t, LinePart line) {
+    IntSummaryStatistics pitches =
+        t.sections().stream()
+            .flatMap(s -> s.notes(line).stream())
+            .mapToInt(Tone::pitch)
+            .summaryStatistics();
+    return pitches.getCount() == 0
+        ? Optional.empty()
+        : Optional.of(
+            t.key().noteName(pitches.getMin()) + " to " + t.key().noteName(pitches.getMax()));
+  }
+
   private static final String NOT_IN_A_FILE = "[\\\\/:*?\"<>|\\p{Cntrl}]"; // stems bear the names
   private static final int LONGEST_NAME = 40;
   private static final List<String> TAKEN = List.of("noise bed", "room", "repeats"); // other stems

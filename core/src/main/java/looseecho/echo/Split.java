@@ -1,8 +1,16 @@
 package looseecho.echo;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import looseecho.audio.Audio;
+import looseecho.hits.Sides;
 import looseecho.pulse.BarGrid;
 import looseecho.pulse.Grid;
 
@@ -54,6 +62,29 @@ public record Split(String words, Choice choice) {
   public static Split high(Template of, Part part) {
     double limit = middle(of, part, Split::pitch);
     return new Split("that are higher", (t, s, e) -> pitch(e) > limit);
+  }
+
+  /**
+   * Those that are heard further right in a recording; empty where all stand in one place.
+   *
+   * @param of laid in time as it was heard
+   */
+  public static Optional<Split> right(Template of, DrumPart drum, Audio audio) {
+    List<Double> times = new ArrayList<>();
+    for (int s = 0; s < of.sections().size(); s++) {
+      for (Stroke h : of.sections().get(s).hits(drum)) {
+        times.add(of.time(s, h));
+      }
+    }
+    double[] all = times.stream().mapToDouble(x -> x).toArray();
+    return Sides.right(audio, drum.lane(), all)
+        .map(
+            right -> {
+              Set<Double> taken = new HashSet<>();
+              IntStream.range(0, all.length).filter(k -> right[k]).forEach(k -> taken.add(all[k]));
+              return new Split(
+                  "that stand further right", (t, s, e) -> taken.contains(t.time(s, e)));
+            });
   }
 
   private static double loudness(Placed<?> e) {

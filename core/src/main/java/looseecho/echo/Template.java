@@ -152,6 +152,15 @@ public record Template(
         .toArray();
   }
 
+  /** Sound files that transitions play. */
+  public List<String> recordings() {
+    return sections.stream()
+        .flatMap(s -> s.movement().transitions().stream())
+        .map(Transition::file)
+        .filter(f -> !f.isEmpty())
+        .toList();
+  }
+
   /** Seconds of the end of the last section. */
   public double end() {
     return beats.get(beats.size() - 1).time();

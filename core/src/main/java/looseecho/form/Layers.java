@@ -28,7 +28,7 @@ record Layers(Map<String, boolean[]> playing) {
           plays[b] = true;
         }
       }
-      merge(out, family(lane), plays);
+      merge(out, lane.family(), plays);
     }
     double[] low = new double[n];
     for (Note note : bass) {
@@ -67,19 +67,6 @@ record Layers(Map<String, boolean[]> playing) {
       plays[b] = usual > 1e-6 && strength[b] > TONES_SHARE * usual;
     }
     return plays;
-  }
-
-  /** How a producer would call the lane among layers. */
-  private static String family(Lane lane) {
-    return switch (lane.base()) {
-      case KICK -> "kick";
-      case SNARE -> "snare";
-      case CLAP -> "clap";
-      case HAT_CLOSED, HAT_OPEN -> "hats";
-      case TOM -> "toms";
-      case CYMBAL -> "cymbals";
-      default -> "percussion";
-    };
   }
 
   private static void merge(Map<String, boolean[]> out, String name, boolean[] plays) {

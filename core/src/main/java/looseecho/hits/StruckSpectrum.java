@@ -38,6 +38,12 @@ final class StruckSpectrum {
       return out;
     }
 
+    /** (R - L) / (R + L) of the powers between two frequencies, -1 left .. 1 right. */
+    double pan(double lowHz, double highHz) {
+      double[] sides = between(lowHz, highHz);
+      return (sides[1] - sides[0]) / (sides[0] + sides[1] + 1e-12);
+    }
+
     /** Mean of the frequencies between two, weighed by power, as octaves over the lower one. */
     double centroid(double lowHz, double highHz) {
       double sum = 0;

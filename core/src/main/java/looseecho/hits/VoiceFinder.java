@@ -78,8 +78,7 @@ final class VoiceFinder {
           .map(two -> named(two, Voice.THIN, Voice.BODY));
     }
     double[] band = lane == Lane.PERCUSSION ? HAND : HATS;
-    Optional<Voice[]> sides =
-        sides(hits, at, values(struck, s -> pan(s.between(band[0], band[1]))));
+    Optional<Voice[]> sides = sides(hits, at, values(struck, s -> s.pan(band[0], band[1])));
     if (sides.isPresent() || lane != Lane.PERCUSSION) {
       return sides;
     }
@@ -162,10 +161,6 @@ final class VoiceFinder {
   private static Voice[] named(TwoMeans two, Voice low, Voice high) {
     int lower = two.centre(0)[0] < two.centre(1)[0] ? 0 : 1;
     return Arrays.stream(two.groups()).mapToObj(g -> g == lower ? low : high).toArray(Voice[]::new);
-  }
-
-  private static double pan(double[] sides) {
-    return (sides[1] - sides[0]) / (sides[0] + sides[1] + 1e-12);
   }
 
   private static double bodyDb(StruckSpectrum.Sides s) {

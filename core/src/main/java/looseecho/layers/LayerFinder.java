@@ -80,18 +80,6 @@ public final class LayerFinder {
     return all.parallelStream().map(Supplier::get).flatMap(Optional::stream).toList();
   }
 
-  private static String family(Lane lane) {
-    return switch (lane.base()) {
-      case KICK -> "kick";
-      case SNARE -> "snare";
-      case CLAP -> "clap";
-      case HAT_CLOSED, HAT_OPEN -> "hats";
-      case TOM -> "toms";
-      case CYMBAL -> "cymbals";
-      default -> "percussion";
-    };
-  }
-
   private Optional<HeardLayer> drum(String name, Lane lane, List<Hit> hits) {
     if (hits.size() < (lane.base() == Lane.CYMBAL ? 1 : FEWEST)) {
       return Optional.empty();
@@ -114,7 +102,7 @@ public final class LayerFinder {
             .mapToDouble(h -> Math.max(SHORTEST, Math.min(LONGEST, h.lengthMs() / 1000 / DECAY)))
             .sum();
     return Optional.of(
-        layer(name, family(lane), active, powers, sounding, job(lane), Optional.empty()));
+        layer(name, lane.family(), active, powers, sounding, job(lane), Optional.empty()));
   }
 
   /** Where a lane has something to say: below lies what others play. */

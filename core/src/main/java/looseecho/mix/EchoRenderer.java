@@ -192,10 +192,10 @@ public final class EchoRenderer {
     int whole = length(t);
     int start = Math.max(0, Math.min(whole, (int) Math.round(from * RATE)));
     int end = (int) Math.min(whole, start + Math.round(seconds * RATE));
-    int lead = Math.min(start, (int) (leadIn(t) * RATE));
+    Mixer mixer = new Mixer(t, sounds, shots, Optional.empty(), false);
+    int lead = Math.min(start, (int) (leadIn(t, mixer) * RATE));
     int after = Math.min(whole - end, RATE / 100); // the limiter looks ahead
     SampleSink sink = SampleSink.at(RATE);
-    Mixer mixer = new Mixer(t, sounds, shots, Optional.empty(), false);
     try {
       blocks(
           mixer,
@@ -210,9 +210,9 @@ public final class EchoRenderer {
   }
 
   /** Seconds after which the room and the delay have rung out. */
-  private double leadIn(Template t) {
+  private double leadIn(Template t, Mixer mixer) {
     double repeat = sounds.delayBeats() * 60 / t.bpm();
-    boolean delayed = stems(t).contains(Mixer.REPEATS);
+    boolean delayed = mixer.stems().contains(Mixer.REPEATS);
     double fallDb = 20 * Math.log10(Math.max(1e-3, sounds.delayFeedback()));
     double delay = delayed ? repeat * (1 + FAINT_DB / fallDb) : 0;
     double room = sounds.roomSeconds() * FAINT_DB / -60;

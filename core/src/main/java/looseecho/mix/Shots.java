@@ -2,11 +2,13 @@ package looseecho.mix;
 
 import java.io.IOException;
 import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeSet;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentSkipListSet;
 import looseecho.activity.Lane;
 import looseecho.echo.DrumPart;
 import looseecho.echo.Part;
@@ -26,7 +28,8 @@ final class Shots {
 
   private final Map<Recipe, Shot> played = new ConcurrentHashMap<>();
   private final Map<SampleSound, Shot> read = new ConcurrentHashMap<>();
-  private final TreeSet<String> missing = new TreeSet<>();
+  private final Map<String, Shot> files = new ConcurrentHashMap<>();
+  private final Set<String> missing = new ConcurrentSkipListSet<>();
 
   Shots(Sounds sounds) {
     all(sounds.parts());
@@ -71,6 +74,20 @@ final class Shots {
   /** A recording by itself; silence where it can't be read. */
   Shot of(SampleSound sample) {
     return read.getOrDefault(sample, SILENCE);
+  }
+
+  /** A recording that leads in, read once; silence where it can't be read, which is told. */
+  Shot file(String path) {
+    return files.computeIfAbsent(
+        path,
+        p -> {
+          try {
+            return SampleSound.of(Path.of(p)).render(EchoRenderer.RATE);
+          } catch (IOException | InvalidPathException e) {
+            missing.add("The recording that leads in can't be used. " + e.getMessage());
+            return SILENCE;
+          }
+        });
   }
 
   /** True where a recording could be read. */

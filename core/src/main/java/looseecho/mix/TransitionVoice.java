@@ -1,9 +1,7 @@
 package looseecho.mix;
 
-import java.io.IOException;
-import java.nio.file.InvalidPathException;
-import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
 import looseecho.activity.Lane;
@@ -14,7 +12,6 @@ import looseecho.echo.Transition;
 import looseecho.mix.LayerScore.Event;
 import looseecho.synth.DrumSound;
 import looseecho.synth.DrumSynth;
-import looseecho.synth.SampleSound;
 import looseecho.synth.Shot;
 
 /** What transitions add to the sound: rises, falls, impacts, reversed hits, rolls, own files. */
@@ -73,7 +70,7 @@ final class TransitionVoice {
         yield List.of(event(middle - length, length, gain, () -> turned(hit, length)));
       }
       case ROLL -> roll(begin, middle, gain, sounds, shots, beat);
-      case FILE -> file(x, begin, middle, gain);
+      case FILE -> file(x, begin, middle, gain, shots);
       case STOP, SLOW_DOWN, HALF_SPEED -> List.of();
     };
   }
@@ -129,23 +126,14 @@ final class TransitionVoice {
   }
 
   /** Ends on the edge where it leads up to it, else begins there; a missing one is silent. */
-  private static List<Event> file(Transition x, int begin, int edge, double gain) {
+  private static List<Event> file(Transition x, int begin, int edge, double gain, Shots shots) {
     if (x.file().isEmpty()) {
       return List.of();
     }
-    try {
-      Shot shot = SampleSound.of(Path.of(x.file())).render(RATE);
-      boolean leads = x.before() > 0;
-      int length = leads ? Math.min(shot.length(), edge - begin) : shot.length();
-      Shot end =
-          leads
-              ? shot.map(y -> java.util.Arrays.copyOfRange(y, y.length - length, y.length))
-              : shot;
-      return List.of(event(leads ? edge - length : edge, length, gain, () -> end));
-    } catch (IOException | InvalidPathException e) {
-      System.getLogger(TransitionVoice.class.getName())
-          .log(System.Logger.Level.DEBUG, "can't be read: " + x.file(), e);
-      return List.of();
-    }
+    Shot shot = shots.file(x.file());
+    boolean leads = x.before() > 0;
+    int length = leads ? Math.min(shot.length(), edge - begin) : shot.length();
+    Shot end = leads ? shot.map(y -> Arrays.copyOfRange(y, y.length - length, y.length)) : shot;
+    return List.of(event(leads ? edge - length : edge, length, gain, () -> end));
   }
 }

@@ -119,67 +119,34 @@ public record Timbre(
   }
 
   public Timbre wave(Wave other) {
-    return new Timbre(
-        other,
-        pulse,
-        noise,
-        fmRatio,
-        fmIndex,
-        filter,
-        resonance,
-        vowel,
-        pitchSemitones,
-        pitchMs,
-        wobbleBeats,
-        wobbleOctaves,
-        driveFirst);
+    return made(other, filter, resonance, vowel, numbers(), driveFirst);
   }
 
   public Timbre filter(Filter kind, double peak, Vowel says) {
-    return new Timbre(
-        wave,
-        pulse,
-        noise,
-        fmRatio,
-        fmIndex,
-        kind,
-        peak,
-        says,
-        pitchSemitones,
-        pitchMs,
-        wobbleBeats,
-        wobbleOctaves,
-        driveFirst);
+    return made(wave, kind, peak, says, numbers(), driveFirst);
   }
 
   public Timbre driveFirst(boolean first) {
-    return new Timbre(
-        wave,
-        pulse,
-        noise,
-        fmRatio,
-        fmIndex,
-        filter,
-        resonance,
-        vowel,
-        pitchSemitones,
-        pitchMs,
-        wobbleBeats,
-        wobbleOctaves,
-        first);
+    return made(wave, filter, resonance, vowel, numbers(), first);
   }
 
-  /**
-   * The same with one number, by its place among {@code pulse, noise, fmRatio, fmIndex,
-   * pitchSemitones, pitchMs, wobbleBeats, wobbleOctaves}, exchanged.
-   */
+  /** The same with one number exchanged. */
   public Timbre with(Dial which, double value) {
-    double[] v = {
+    double[] v = numbers();
+    v[which.ordinal()] = value;
+    return made(wave, filter, resonance, vowel, v, driveFirst);
+  }
+
+  /** In the order of the dials. */
+  private double[] numbers() {
+    return new double[] {
       pulse, noise, fmRatio, fmIndex, pitchSemitones, pitchMs, wobbleBeats, wobbleOctaves
     };
-    v[which.ordinal()] = value;
-    return new Timbre(
-        wave, v[0], v[1], v[2], v[3], filter, resonance, vowel, v[4], v[5], v[6], v[7], driveFirst);
+  }
+
+  private static Timbre made(
+      Wave w, Filter kind, double peak, Vowel says, double[] v, boolean first) {
+    return new Timbre(w, v[0], v[1], v[2], v[3], kind, peak, says, v[4], v[5], v[6], v[7], first);
   }
 
   /** The numbers of a character. */

@@ -58,6 +58,21 @@ class VoicesTest {
     }
   }
 
+  /** What a person asks for: the same hits are parted by their side, however few there are. */
+  @Test
+  void strokesArePartedByTheSideTheyAreHeardOn() {
+    for (int k = 0; k < 12; k++) {
+      strike(Lane.CLAP, k, sound(WOOD), k % 3 == 0 ? 0.7 : -0.2);
+    }
+    double[] times = hits.stream().mapToDouble(Hit::time).toArray();
+    boolean[] right = Sides.right(heard(), Lane.CLAP, times).orElseThrow();
+    for (int k = 0; k < 12; k++) {
+      assertEquals(k % 3 == 0, right[k], "hit " + k);
+    }
+    double[] onOneSide = {times[1], times[2], times[4], times[5]};
+    assertTrue(Sides.right(heard(), Lane.CLAP, onOneSide).isEmpty());
+  }
+
   @Test
   void oneHatIsOneWhateverIsStruckWithIt() {
     float[] snare = sound(new DrumSound(185, 1.6, 9, 60, 0.75, 900, 9000, 85, 0, 1));

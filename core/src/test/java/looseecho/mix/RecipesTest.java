@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.stream.IntStream;
 import looseecho.dsp.Fft;
 import looseecho.dsp.StateFilter;
+import looseecho.synth.RootPitch;
 import looseecho.synth.Timbre;
 import looseecho.synth.ToneSound;
 import looseecho.synth.ToneSynth;
@@ -85,5 +86,13 @@ class RecipesTest {
         .mapToDouble(k -> power[k])
         .average()
         .orElse(0);
+  }
+
+  /** A4 is MIDI note 69 at 440 Hz (MIDI tuning standard); a recorded note is known by its pitch. */
+  @Test
+  void theRootOfARecordingIsMeasured() {
+    float[] x = new ToneSynth().render(ToneSound.PLUCK, 57.25, 1, 100, RATE);
+    assertEquals(57.25, new RootPitch().of(x, RATE), 0.05);
+    assertEquals(60, new RootPitch().of(new float[RATE], RATE), "where there is none");
   }
 }

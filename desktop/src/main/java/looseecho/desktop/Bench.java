@@ -65,7 +65,7 @@ enum Bench {
       "layers and mixer",
       "#layers",
       s -> !s.drums().isEmpty() || !s.lines().isEmpty(),
-      (s, out) -> new SoundsBench(s.desk(), s.selection(), s.maker()),
+      (s, out) -> new SoundsBench(s.desk(), s.selection(), s.maker(), s.ownAudio()),
       s -> new MixerLedger(s.desk(), s.maker(), s.matching()));
 
   private final String title;

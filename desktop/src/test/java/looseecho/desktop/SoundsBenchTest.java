@@ -7,7 +7,6 @@ import java.io.IOException;
 import java.nio.file.Path;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
-import javafx.scene.control.MenuButton;
 import javafx.scene.control.Slider;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -50,17 +49,6 @@ class SoundsBenchTest extends WindowTest {
     until("it is heard", () -> template() != null);
     robot.interact(() -> session.selection().partProperty().set(part));
     go("#step-sounds");
-  }
-
-  private void pick(String menu, String item) {
-    MenuButton button = robot.lookup(menu).queryAs(MenuButton.class);
-    robot.interact(
-        () ->
-            button.getItems().stream()
-                .filter(i -> item.equals(i.getId()))
-                .findFirst()
-                .orElseThrow()
-                .fire());
   }
 
   private void undo() {

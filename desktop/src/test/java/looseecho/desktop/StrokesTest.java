@@ -71,17 +71,6 @@ class StrokesTest extends WindowTest {
     return kicks().get(0);
   }
 
-  private void pick(String menu, String item) {
-    MenuButton button = robot.lookup(menu).queryAs(MenuButton.class);
-    robot.interact(
-        () ->
-            button.getItems().stream()
-                .filter(i -> item.equals(i.getId()))
-                .findFirst()
-                .orElseThrow()
-                .fire());
-  }
-
   private void undone(Template before) {
     while (!before.equals(template())) {
       robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);

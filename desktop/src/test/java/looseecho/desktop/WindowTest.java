@@ -10,6 +10,7 @@ import javafx.geometry.Point2D;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.ToggleButton;
 import javafx.stage.Stage;
 import looseecho.desktop.session.Session;
@@ -100,6 +101,18 @@ abstract class WindowTest {
   void fire(String id) {
     Button b = robot.lookup(id).queryButton();
     robot.interact(b::fire);
+  }
+
+  /** Picks an item of a list of actions. */
+  void pick(String menu, String item) {
+    MenuButton button = robot.lookup(menu).queryAs(MenuButton.class);
+    robot.interact(
+        () ->
+            button.getItems().stream()
+                .filter(i -> item.equals(i.getId()))
+                .findFirst()
+                .orElseThrow()
+                .fire());
   }
 
   void go(String step) {

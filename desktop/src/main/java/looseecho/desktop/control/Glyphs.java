@@ -3,6 +3,8 @@ package looseecho.desktop.control;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.shape.SVGPath;
 import looseecho.activity.Lane;
+import looseecho.echo.Part;
+import looseecho.notes.Line;
 
 /**
  * One shape per family, so that hue is never needed to tell them apart. Drawn in a box of -1..1.
@@ -46,6 +48,29 @@ public final class Glyphs {
     };
   }
 
+  /** Outline of a line's glyph. */
+  private static String path(Line line) {
+    return switch (line) {
+      case BASS ->
+          "M-1 0.2 C-0.6 -0.9 -0.35 -0.9 0 0 C0.35 0.9 0.6 0.9 1 -0.2 L1 0.25 C0.6 1.3 0.3 1.2 -0.1 0.3 C-0.4 -0.4 -0.6 -0.3 -1 0.65 Z"; // wave
+      case CHORDS ->
+          "M-0.8 -0.9 L0.8 -0.9 L0.8 -0.5 L-0.8 -0.5 Z M-0.8 -0.2 L0.8 -0.2 L0.8 0.2 L-0.8 0.2 Z M-0.8 0.5 L0.8 0.5 L0.8 0.9 L-0.8 0.9 Z"; // stack
+      case RIFF ->
+          "M-0.95 0.7 A0.95 1.3 0 0 1 0.95 0.7 L0.55 0.7 A0.55 0.85 0 0 0 -0.55 0.7 Z"; // arc
+    };
+  }
+
+  /** The glyph of any part, filled in the current fill colour. */
+  public static void solid(GraphicsContext g, Part part, double x, double y, double size) {
+    String path =
+        part.asDrum()
+            .map(d -> path(d.lane()))
+            .orElseGet(() -> path(part.asLine().orElseThrow().line()));
+    trace(g, path, x, y, size, 1);
+    g.fill();
+    g.restore();
+  }
+
   /** The glyph as a node in its family's hue, about {@code size} pixels high. */
   public static SVGPath node(Lane lane, double size) {
     SVGPath p = new SVGPath();
@@ -60,25 +85,25 @@ public final class Glyphs {
   /** Heard: an outline in the current stroke colour. */
   public static void hollow(
       GraphicsContext g, Lane lane, double x, double y, double size, double lineWidth) {
-    trace(g, lane, x, y, size, lineWidth);
+    trace(g, path(lane), x, y, size, lineWidth);
     g.stroke();
     g.restore();
   }
 
   /** Echo: filled in the current fill colour. */
   public static void solid(GraphicsContext g, Lane lane, double x, double y, double size) {
-    trace(g, lane, x, y, size, 1);
+    trace(g, path(lane), x, y, size, 1);
     g.fill();
     g.restore();
   }
 
   private static void trace(
-      GraphicsContext g, Lane lane, double x, double y, double size, double lineWidth) {
+      GraphicsContext g, String path, double x, double y, double size, double lineWidth) {
     g.save();
     g.translate(x, y);
     g.scale(size / 2, size / 2);
     g.setLineWidth(lineWidth * 2 / size);
     g.beginPath();
-    g.appendSVGPath(path(lane));
+    g.appendSVGPath(path);
   }
 }

@@ -2,10 +2,12 @@ package looseecho.desktop.control;
 
 import java.util.Map;
 import java.util.function.Supplier;
+import javafx.scene.control.CustomMenuItem;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Region;
 import looseecho.desktop.theme.Theme;
@@ -34,6 +36,14 @@ public final class Menus {
     MenuItem item = new MenuItem(text);
     item.setId(id);
     item.setOnAction(e -> action.run());
+    button.getItems().add(item);
+    return this;
+  }
+
+  /** A field to type in. */
+  public Menus field(String id, TextField field) {
+    CustomMenuItem item = new CustomMenuItem(field, false);
+    item.setId(id);
     button.getItems().add(item);
     return this;
   }

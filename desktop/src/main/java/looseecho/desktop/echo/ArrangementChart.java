@@ -190,7 +190,7 @@ final class ArrangementChart extends ChartPane {
       double y = HEAD + (i + 0.5) * row;
       boolean muted = maker.soundsProperty().get().strip(part).muted();
       g.setFill(colour(Hue.QUIET));
-      part.asDrum().ifPresent(d -> Glyphs.solid(g, d.lane(), 10, y, 11));
+      Glyphs.solid(g, part, 10, y, 11);
       g.setFont(Font.font(Theme.TEXT_FAMILY, row < 17 ? 12 : 13));
       g.setFill(colour(muted ? Hue.QUIET : Hue.INK));
       g.fillText(t.name(part) + (muted ? " (off)" : ""), 26, y, NAMES - 30);
@@ -234,7 +234,7 @@ final class ArrangementChart extends ChartPane {
     double scale = (right - left) / t.ticks(s);
     for (Transition x : t.sections().get(s).movement().transitions()) {
       double edge = left + x.tick() * scale;
-      double from = edge - Math.max(6, x.before() * scale);
+      double from = Math.max(NAMES - 6, edge - Math.max(6, x.before() * scale));
       double to = edge + x.after() * scale;
       boolean leads = x.before() > 0;
       g.fillPolygon(

@@ -74,7 +74,10 @@ public final class EchoBench extends VBox {
             desk, selection, maker, words -> hint.setText(words.isEmpty() ? HELP : words));
     PartTools parts = new PartTools(desk, selection, new Cursor(), own);
     HBox tools =
-        tools(new ArrangementTools(desk, selection, playback, maker, arrangement, parts), export);
+        tools(
+            new ArrangementTools(desk, selection, playback, maker, arrangement, parts),
+            own,
+            export);
     strokes = new StrokeTools(desk, selection, new Cursor(), this::copyBar);
     onePart.setId("one-part");
     onePart.getStyleClass().add(Theme.CHIP);
@@ -82,7 +85,8 @@ public final class EchoBench extends VBox {
     HBox shown = new HBox(8, chooser, onePart);
     shown.setAlignment(Pos.CENTER_LEFT);
     HBox.setHgrow(chooser, Priority.ALWAYS);
-    getChildren().addAll(arrangement, tools, shown, strokes, chart, hint);
+    getChildren()
+        .addAll(arrangement, tools, new MoveChips(desk, selection), shown, strokes, chart, hint);
     chart
         .drumProperty()
         .addListener(
@@ -142,8 +146,8 @@ public final class EchoBench extends VBox {
     }
   }
 
-  private HBox tools(ArrangementTools arrangement, Runnable export) {
-    MoveTools moves = new MoveTools(desk, selection);
+  private HBox tools(ArrangementTools arrangement, OwnAudio own, Runnable export) {
+    MoveTools moves = new MoveTools(desk, selection, own);
     HBox.setHgrow(moves, Priority.ALWAYS);
     arrangement.setAlignment(Pos.CENTER_LEFT);
     Button out =

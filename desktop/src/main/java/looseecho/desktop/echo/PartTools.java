@@ -8,8 +8,10 @@ import looseecho.desktop.control.Menus;
 import looseecho.desktop.control.SoundFiles;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.OwnAudio;
+import looseecho.desktop.session.Reference;
 import looseecho.desktop.session.Selection;
 import looseecho.echo.Cell;
+import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
 import looseecho.echo.Part;
 import looseecho.echo.Parts;
@@ -37,6 +39,7 @@ final class PartTools {
         .line()
         .add("split-soft", "Its soft ones", () -> split(t -> Split.soft(t, part())))
         .add("split-high", "Its higher ones", () -> split(t -> Split.high(t, part())))
+        .add("split-right", "Those heard further right", this::splitRight)
         .add("split-off", "Those between the beats", () -> split(t -> Split.offBeats()))
         .add("split-place", "Those on this place of the bar", this::splitPlace)
         .add("split-section", "What it plays in this section", () -> split(this::section))
@@ -77,6 +80,26 @@ final class PartTools {
 
   private void split(Function<Template, Split> how) {
     made((t, p, n) -> Parts.split(t, p, n, how.apply(t)));
+  }
+
+  /** By the side on which each hit is heard in the reference: only while it is laid as heard. */
+  private void splitRight() {
+    Template t = desk.templateProperty().get();
+    Template heard = desk.exact();
+    Reference r = desk.referenceProperty().get();
+    Optional<DrumPart> drum = part().asDrum();
+    if (t == null || heard == null || r == null || drum.isEmpty()) {
+      desk.say("Pick a drum first: its hits are told apart by their side.");
+    } else if (!t.beats().equals(heard.beats())) {
+      desk.say("Sides are heard in the track: undo the other order or tempo first.");
+    } else {
+      own.aside(
+          () -> Split.right(t, drum.get(), r.audio()),
+          split ->
+              split.ifPresentOrElse(
+                  s -> split(x -> s),
+                  () -> desk.say("All of " + desk.name(part()) + " stands in one place.")));
+    }
   }
 
   private void splitPlace() {

@@ -11,8 +11,8 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.Choices;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Lanes;
@@ -135,23 +135,8 @@ final class CutPanel extends VBox {
   }
 
   private static <T> ComboBox<T> box(String id, List<T> all, T now, Function<T, String> words) {
-    ComboBox<T> box = new ComboBox<>();
-    box.setId(id);
+    ComboBox<T> box = Choices.of(id, all, now, words);
     box.setPrefWidth(160);
-    box.getItems().setAll(all);
-    box.setConverter(
-        new StringConverter<>() {
-          @Override
-          public String toString(T value) {
-            return value == null ? "" : words.apply(value);
-          }
-
-          @Override
-          public T fromString(String text) {
-            return null; // not typed into
-          }
-        });
-    box.setValue(now);
     return box;
   }
 

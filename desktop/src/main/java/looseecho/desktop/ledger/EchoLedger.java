@@ -42,10 +42,7 @@ public final class EchoLedger extends VBox {
     caution.getStyleClass().add(Theme.SMALL);
     groove = new GroovePanel(desk, selection, lanes);
     VBox part =
-        pages(
-            new SoundPanel(desk, selection, maker, lanes, own::findLost),
-            GroundLedger.rule(),
-            groove);
+        pages(new SoundPanel(desk, selection, maker, lanes, own), GroundLedger.rule(), groove);
     VBox beat =
         pages(
             figures,

@@ -25,9 +25,6 @@ import looseecho.echo.Elsewhere;
 import looseecho.echo.GrooveLift;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
-import looseecho.exchange.MidiGroove;
-import looseecho.exchange.MidiParts;
-import looseecho.project.ProjectFile;
 
 /**
  * The groove of another section, project or MIDI file, put on the whole kit or on one drum of the
@@ -44,8 +41,7 @@ public final class GroovePanel extends VBox {
   private final ComboBox<String> lane = new ComboBox<>();
   private final ComboBox<String> onto = new ComboBox<>();
   private final Slider strength = new Slider(0, 100, 100);
-  private Optional<Source> file = Optional.empty();
-  private Optional<Path> path = Optional.empty();
+  private List<GrooveSource> file = List.of();
 
   GroovePanel(Desk desk, Selection selection, Lanes lanes) {
     super(4);
@@ -80,7 +76,7 @@ public final class GroovePanel extends VBox {
                 Buttons.of(
                     "groove-file",
                     "File…",
-                    "The groove of a MIDI file or a project",
+                    "The groove of a MIDI file, a project or another track",
                     this::choose)),
             new FlowPane(6, 4, new Label("of"), lane),
             new FlowPane(6, 4, new Label("on"), onto),
@@ -107,26 +103,32 @@ public final class GroovePanel extends VBox {
     lanes
         .reading()
         .start(
-            p ->
-                of.toString().endsWith(".looseecho")
-                    ? Source.of(new ProjectFile().read(of).template(), 0)
-                    : new Source(MidiGroove.read(of), MidiParts.read(of)),
+            p -> GrooveSource.read(of, p),
             g -> {
-              file = Optional.of(g);
-              path = Optional.of(of);
+              file = g;
               show();
-              from.getSelectionModel().selectLast();
+              from.getSelectionModel().select(g.get(0).name());
             },
             e -> desk.messageProperty().set(e.getMessage()));
   }
 
   private void choose() {
     FileChooser chooser = new FileChooser();
-    chooser.setTitle("The groove of a MIDI file or of a project");
+    chooser.setTitle("Groove and parts of a MIDI file, a project or another track");
     chooser
         .getExtensionFilters()
         .add(
-            new FileChooser.ExtensionFilter("MIDI and projects", "*.mid", "*.midi", "*.looseecho"));
+            new FileChooser.ExtensionFilter(
+                "MIDI, projects and tracks",
+                "*.mid",
+                "*.midi",
+                "*.looseecho",
+                "*.wav",
+                "*.aif",
+                "*.aiff",
+                "*.flac",
+                "*.mp3",
+                "*.ogg"));
     File chosen = chooser.showOpenDialog(getScene().getWindow());
     if (chosen != null) {
       take(chosen.toPath());
@@ -140,10 +142,9 @@ public final class GroovePanel extends VBox {
     }
     List<String> names = new ArrayList<>();
     IntStream.range(0, t.sections().size())
-        .mapToObj(
-            i -> i + 1 + "  " + t.sections().get(i).label() + " " + t.sections().get(i).role())
+        .mapToObj(i -> GrooveSource.of(t, i, "").name())
         .forEach(names::add);
-    path.ifPresent(p -> names.add(p.getFileName().toString()));
+    file.forEach(s -> names.add(s.name()));
     keep(from, names);
     List<String> sources = new ArrayList<>(List.of(KIT));
     source().ifPresent(g -> g.parts().parts().forEach(p -> sources.add(g.parts().name(p))));
@@ -173,19 +174,16 @@ public final class GroovePanel extends VBox {
     }
   }
 
-  /** What a section or a file has to give. */
-  private record Source(GrooveLift groove, Elsewhere parts) {
-    static Source of(Template t, int section) {
-      return new Source(GrooveLift.of(t, section), Elsewhere.of(t, section));
-    }
-  }
-
-  private Optional<Source> source() {
+  private Optional<GrooveSource> source() {
     Template t = desk.templateProperty().get();
     int i = from.getSelectionModel().getSelectedIndex();
-    return t == null || i < 0
-        ? Optional.empty()
-        : i < t.sections().size() ? Optional.of(Source.of(t, i)) : file;
+    if (t == null || i < 0) {
+      return Optional.empty();
+    }
+    int own = t.sections().size();
+    return i < own
+        ? Optional.of(GrooveSource.of(t, i, ""))
+        : file.stream().skip(i - own).findFirst();
   }
 
   /** The drum of that name among some parts. */
@@ -205,7 +203,7 @@ public final class GroovePanel extends VBox {
 
   private void put() {
     Template t = desk.templateProperty().get();
-    Optional<GrooveLift> groove = source().map(Source::groove);
+    Optional<GrooveLift> groove = source().map(GrooveSource::groove);
     if (t == null || groove.isEmpty()) {
       desk.messageProperty().set("Pick the section or file whose groove it shall be.");
       return;
@@ -223,7 +221,7 @@ public final class GroovePanel extends VBox {
 
   private void takeOver() {
     Template t = desk.templateProperty().get();
-    Optional<Elsewhere> parts = source().map(Source::parts);
+    Optional<Elsewhere> parts = source().map(GrooveSource::parts);
     if (t == null || parts.isEmpty()) {
       desk.messageProperty().set("Pick the section or file whose parts it shall be.");
       return;

@@ -7,6 +7,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import looseecho.desktop.session.Desk;
+import looseecho.desktop.theme.Theme;
 import looseecho.echo.Part;
 import looseecho.echo.Parts;
 import looseecho.echo.Template;
@@ -31,5 +32,17 @@ final class PartName extends HBox {
     Label label = new Label("name");
     label.setMinWidth(USE_PREF_SIZE);
     getChildren().addAll(label, field);
+    Template now = desk.templateProperty().get();
+    part.asLine()
+        .filter(l -> now != null)
+        .flatMap(l -> Parts.register(now, l))
+        .ifPresent(
+            where -> {
+              Label register = new Label(where);
+              register.setId("part-register");
+              register.getStyleClass().add(Theme.SMALL);
+              register.setMinWidth(USE_PREF_SIZE);
+              getChildren().add(register);
+            });
   }
 }

@@ -1,13 +1,12 @@
 package looseecho.desktop.ledger;
 
 import java.io.File;
-import java.nio.file.Path;
-import java.util.function.Consumer;
 import javafx.scene.layout.FlowPane;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.SoundFiles;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
+import looseecho.desktop.session.OwnAudio;
 import looseecho.echo.DrumPart;
 import looseecho.mix.Sounds;
 import looseecho.synth.SampleSound;
@@ -16,17 +15,17 @@ import looseecho.synth.SampleSound;
 final class SampleRows {
   private final Desk desk;
   private final EchoMaker maker;
-  private final Consumer<Path> lost;
+  private final OwnAudio recordings;
 
   /**
    * For the samples of a desk.
    *
-   * @param lost looks for samples that are missing in a folder
+   * @param recordings reads recordings, and looks for those that are missing
    */
-  SampleRows(Desk desk, EchoMaker maker, Consumer<Path> lost) {
+  SampleRows(Desk desk, EchoMaker maker, OwnAudio recordings) {
     this.desk = desk;
     this.maker = maker;
-    this.lost = lost;
+    this.recordings = recordings;
   }
 
   private Sounds sounds() {
@@ -60,14 +59,16 @@ final class SampleRows {
                   "sample-find",
                   "Find…",
                   "Samples that were moved or renamed: pick the folder that they are in now",
-                  () -> SoundFiles.folder("Where your samples are now").ifPresent(lost)));
+                  () ->
+                      SoundFiles.folder("Where your samples are now")
+                          .ifPresent(recordings::findLost)));
     }
     return box;
   }
 
   private void choose(DrumPart drum) {
     SoundFiles.choose("A one-shot for the " + desk.name(drum))
-        .ifPresent(file -> use(drum, SampleSound.of(file)));
+        .ifPresent(file -> recordings.read(file, sample -> use(drum, sample)));
   }
 
   private void use(DrumPart drum, SampleSound sample) {

@@ -15,7 +15,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
-import javafx.util.StringConverter;
+import looseecho.desktop.control.Choices;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.theme.Theme;
@@ -156,22 +156,7 @@ public final class SettingRows extends GridPane {
   /** A setting of a few values. */
   public <T> void choice(
       String name, List<T> values, T now, Function<T, String> words, Function<T, Sounds> change) {
-    ComboBox<T> box = new ComboBox<>();
-    box.setId("sound-" + name.replace(' ', '-'));
-    box.getItems().setAll(values);
-    box.setConverter(
-        new StringConverter<>() {
-          @Override
-          public String toString(T value) {
-            return value == null ? "" : words.apply(value);
-          }
-
-          @Override
-          public T fromString(String text) {
-            return null; // the box is not typed into
-          }
-        });
-    box.setValue(now);
+    ComboBox<T> box = Choices.of("sound-" + name.replace(' ', '-'), values, now, words);
     box.setOnAction(e -> set(name, words.apply(box.getValue()), change.apply(box.getValue())));
     Label label = new Label(name);
     label.setMinWidth(72);

@@ -1,20 +1,19 @@
 package looseecho.desktop.ledger;
 
-import java.nio.file.Path;
 import java.util.Locale;
 import java.util.function.BiFunction;
-import java.util.function.Consumer;
 import java.util.function.DoubleFunction;
 import javafx.geometry.Pos;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import looseecho.activity.Lane;
+import looseecho.desktop.control.Choices;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Lanes;
+import looseecho.desktop.session.OwnAudio;
 import looseecho.desktop.session.Selection;
 import looseecho.echo.Arithmetic;
 import looseecho.echo.DrumPart;
@@ -36,13 +35,13 @@ final class SoundPanel extends VBox {
   private final SampleRows samples;
   private SettingRows rows;
 
-  SoundPanel(Desk desk, Selection selection, EchoMaker maker, Lanes lanes, Consumer<Path> lost) {
+  SoundPanel(Desk desk, Selection selection, EchoMaker maker, Lanes lanes, OwnAudio own) {
     super(4);
     this.desk = desk;
     this.selection = selection;
     this.maker = maker;
     this.lanes = lanes;
-    samples = new SampleRows(desk, maker, lost);
+    samples = new SampleRows(desk, maker, own);
     selection.partProperty().addListener((o, a, b) -> show());
     maker.soundsProperty().addListener((o, a, b) -> changed());
     desk.templateProperty()
@@ -135,22 +134,7 @@ final class SoundPanel extends VBox {
 
   /** The drum that pushes the part down. */
   private HBox duckedBy(Part part) {
-    ComboBox<Lane> box = new ComboBox<>();
-    box.setId("duck-by");
-    box.getItems().addAll(Lane.SHOWN);
-    box.setConverter(
-        new StringConverter<>() {
-          @Override
-          public String toString(Lane lane) {
-            return lane == null ? "" : lane.words();
-          }
-
-          @Override
-          public Lane fromString(String words) {
-            return null; // the box is not typed into
-          }
-        });
-    box.setValue(strip(part).duckBy());
+    ComboBox<Lane> box = Choices.of("duck-by", Lane.SHOWN, strip(part).duckBy(), Lane::words);
     box.setOnAction(
         e -> {
           Sounds to = sounds().with(part, strip(part).duckedBy(box.getValue()));

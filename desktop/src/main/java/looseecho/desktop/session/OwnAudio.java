@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
@@ -24,6 +25,7 @@ import looseecho.mix.Sounds;
 import looseecho.play.InputDevice;
 import looseecho.play.Recorder;
 import looseecho.project.FoundSamples;
+import looseecho.synth.RootPitch;
 import looseecho.synth.SampleSound;
 import looseecho.synth.Slices;
 
@@ -57,7 +59,7 @@ public final class OwnAudio {
 
   private record Read(SampleSound sample, double seconds, double[] attacks) {
     static Read of(Path file) throws IOException {
-      SampleSound sample = SampleSound.of(file);
+      SampleSound sample = SampleSound.of(file).known(FoundSamples.content(file));
       float[] x = sample.render(EchoRenderer.RATE).mono();
       double seconds = (double) x.length / EchoRenderer.RATE;
       return new Read(sample, seconds, new Attacks().find(x, EchoRenderer.RATE));
@@ -108,6 +110,26 @@ public final class OwnAudio {
     desk.say(
         String.format(
             Locale.ROOT, "%s: %.4g beats, %d pieces.%s", name, beats, slices.count(), more));
+  }
+
+  /** Reads a recording aside: its pitch and what its file holds; what can't be read is told. */
+  public void read(Path file, Consumer<SampleSound> to) {
+    lanes
+        .reading()
+        .start(
+            p -> {
+              SampleSound sample = SampleSound.of(file);
+              float[] x = sample.render(EchoRenderer.RATE).mono();
+              double root = new RootPitch().of(x, EchoRenderer.RATE);
+              return sample.known(FoundSamples.content(file)).with(sample.playing().root(root));
+            },
+            to,
+            e -> desk.say(String.valueOf(e.getMessage())));
+  }
+
+  /** Listens to sound aside; what comes of it is taken on the interface's thread. */
+  public <T> void aside(Supplier<T> listening, Consumer<T> to) {
+    lanes.reading().start(p -> listening.get(), to, e -> desk.say(String.valueOf(e.getMessage())));
   }
 
   /** Records from the input as a new part; asked again, it stops. */

@@ -198,6 +198,7 @@ public final class Papers {
     List<Path> all = new ArrayList<>(List.of(d.origin().path()));
     Optional.ofNullable(keeper.pathProperty().get()).ifPresent(all::add);
     d.state().sounds().samples().forEach(s -> all.add(Path.of(s.path())));
+    d.state().template().ifPresent(t -> t.recordings().forEach(r -> all.add(Path.of(r))));
     return all;
   }
 

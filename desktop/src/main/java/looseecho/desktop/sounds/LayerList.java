@@ -14,6 +14,7 @@ import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.Menus;
 import looseecho.desktop.control.SoundFiles;
 import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.OwnAudio;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Part;
@@ -34,15 +35,17 @@ final class LayerList extends VBox {
   private final Desk desk;
   private final Selection selection;
   private final Picked picked;
+  private final OwnAudio own;
   private final VBox list = new VBox(2);
   private final ComboBox<String> letters = new ComboBox<>();
   private boolean filling;
 
-  LayerList(Desk desk, Selection selection, Picked picked) {
+  LayerList(Desk desk, Selection selection, Picked picked, OwnAudio own) {
     super(8);
     this.desk = desk;
     this.selection = selection;
     this.picked = picked;
+    this.own = own;
     setId("layers");
     letters.setId("sound-letter");
     letters.setOnAction(
@@ -63,6 +66,7 @@ final class LayerList extends VBox {
             "This letter sounds as the others again",
             this::asEverywhere);
     same.getStyleClass().add(Theme.CHIP);
+    same.disableProperty().bind(picked.letterProperty().isEmpty());
     FlowPane tools = new FlowPane(6, 6, adding().button(), ending().button(), same);
     getChildren().addAll(letters, list, tools);
   }
@@ -118,11 +122,8 @@ final class LayerList extends VBox {
   }
 
   private void sample() {
-    SoundFiles.choose("A recording for the " + desk.name(picked.part())).ifPresent(this::sample);
-  }
-
-  private void sample(Path file) {
-    add(SampleSound.of(file));
+    SoundFiles.choose("A recording for the " + desk.name(picked.part()))
+        .ifPresent(file -> own.read(file, this::add));
   }
 
   private void takeAway() {

@@ -11,6 +11,7 @@ import looseecho.desktop.control.Buttons;
 import looseecho.desktop.ledger.SettingRows;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
+import looseecho.desktop.session.OwnAudio;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.mix.Layer;
@@ -30,13 +31,13 @@ public final class SoundsBench extends HBox {
   private final HBox dials = new HBox(20);
   private SettingRows[] rows = new SettingRows[0];
 
-  public SoundsBench(Desk desk, Selection selection, EchoMaker maker) {
+  public SoundsBench(Desk desk, Selection selection, EchoMaker maker, OwnAudio own) {
     super(16);
     this.desk = desk;
     this.maker = maker;
     this.picked = new Picked(desk, selection, maker);
     getStyleClass().add("bench");
-    list = new LayerList(desk, selection, picked);
+    list = new LayerList(desk, selection, picked, own);
     ScrollPane parts = scrolled(list);
     parts.setMinWidth(LIST);
     parts.setPrefWidth(LIST);
