@@ -1,5 +1,6 @@
 package looseecho.echo;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
@@ -69,13 +70,40 @@ public record Course(String scope, Target target, List<Point> points) {
       return this == LOW_CUT || this == HIGH_CUT;
     }
 
-    /** A value as a controller shows it, 0..127. */
-    public int midi(double value) {
+    /** Where a value lies between the least and the most, 0..1; in octaves where it moves so. */
+    public double share(double value) {
       double x =
           inOctaves()
               ? Math.log(value / least) / Math.log(most / least)
               : (value - least) / (most - least);
-      return (int) Math.round(127 * Math.max(0, Math.min(1, x)));
+      return Math.max(0, Math.min(1, x));
+    }
+
+    /** The value at a share of the way, in steps that can be read. */
+    public double value(double share) {
+      double x = Math.max(0, Math.min(1, share));
+      double value = inOctaves() ? least * Math.pow(most / least, x) : least + x * (most - least);
+      double step = inOctaves() ? Math.pow(10, Math.floor(Math.log10(value)) - 1) : finest();
+      return Math.max(least, Math.min(most, Math.rint(value / step) * step));
+    }
+
+    private double finest() {
+      return most - least > 2 ? 0.1 : 0.01;
+    }
+
+    /** The value at which it changes nothing. */
+    public double rest() {
+      return switch (this) {
+        case LOW_CUT -> least;
+        case HIGH_CUT -> most;
+        case WIDTH -> 1;
+        default -> 0;
+      };
+    }
+
+    /** A value as a controller shows it, 0..127. */
+    public int midi(double value) {
+      return (int) Math.round(127 * share(value));
     }
   }
 
@@ -104,6 +132,23 @@ public record Course(String scope, Target target, List<Point> points) {
   /** A straight way between two values over so many ticks. */
   public static Course of(String scope, Target target, int ticks, double from, double to) {
     return new Course(scope, target, List.of(new Point(0, from), new Point(ticks, to)));
+  }
+
+  /** The same with one more point, which takes the place of one on the same tick. */
+  public Course with(Point point) {
+    List<Point> out = new ArrayList<>(points);
+    out.removeIf(p -> p.tick() == point.tick());
+    out.add(point);
+    return new Course(scope, target, out);
+  }
+
+  /** Number of the last point at or before a tick. */
+  public int indexAt(int tick) {
+    int at = 0;
+    for (int k = 0; k < points.size(); k++) {
+      at = points.get(k).tick() <= tick ? k : at;
+    }
+    return at;
   }
 
   /** The value at a place, in ticks from the section's start. */

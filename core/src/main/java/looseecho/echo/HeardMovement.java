@@ -75,7 +75,7 @@ final class HeardMovement {
     int end = Grid.SIXTEENTH.nearest(ticks(to));
     return from < 0 || end <= begin || to - from > STOP_BEATS
         ? m
-        : m.with(new Transition(Transition.Kind.STOP, end, end - begin, 0, 0, ""));
+        : m.with(new Transition(Transition.Kind.STOP, end, end - begin, 0, 0, "", ""));
   }
 
   private int ticks(double beats) {

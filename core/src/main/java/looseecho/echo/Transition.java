@@ -12,8 +12,11 @@ import looseecho.reading.Limits;
  * @param after how many ticks behind the edge it ends
  * @param levelDb of what it adds
  * @param file sound file of {@link Kind#FILE}; else empty
+ * @param content what the file holds, so that it is known again where it was moved; empty while
+ *     nobody has looked
  */
-public record Transition(Kind kind, int tick, int before, int after, double levelDb, String file) {
+public record Transition(
+    Kind kind, int tick, int before, int after, double levelDb, String file, String content) {
   private static final int LONGEST = 64 * 3840;
 
   /** Kinds of transitions. */
@@ -60,7 +63,9 @@ public record Transition(Kind kind, int tick, int before, int after, double leve
   public Transition {
     Objects.requireNonNull(kind, "kind must not be null");
     file = file == null ? "" : file;
+    content = content == null ? "" : content;
     Limits.text("file", file);
+    Limits.text("content", content);
     Limits.within("tick", tick, 0, Limits.TICKS);
     Limits.within("before", before, 0, LONGEST);
     Limits.within("after", after, 0, LONGEST);
@@ -73,22 +78,27 @@ public record Transition(Kind kind, int tick, int before, int after, double leve
   /** One of usual length that leads into its section. */
   public static Transition into(Kind kind, int ticksPerBeat) {
     return new Transition(
-        kind, 0, kind.beatsBefore() * ticksPerBeat, kind.beatsAfter() * ticksPerBeat, -12, "");
+        kind, 0, kind.beatsBefore() * ticksPerBeat, kind.beatsAfter() * ticksPerBeat, -12, "", "");
   }
 
   public Transition lasting(int ticksBefore, int ticksAfter) {
-    return new Transition(kind, tick, ticksBefore, ticksAfter, levelDb, file);
+    return new Transition(kind, tick, ticksBefore, ticksAfter, levelDb, file, content);
   }
 
   public Transition at(int place) {
-    return new Transition(kind, place, before, after, levelDb, file);
+    return new Transition(kind, place, before, after, levelDb, file, content);
   }
 
   public Transition level(double db) {
-    return new Transition(kind, tick, before, after, db, file);
+    return new Transition(kind, tick, before, after, db, file, content);
   }
 
   public Transition from(String path) {
-    return new Transition(kind, tick, before, after, levelDb, path);
+    return new Transition(kind, tick, before, after, levelDb, path, content);
+  }
+
+  /** The same, known by what its file holds. */
+  public Transition known(String what) {
+    return new Transition(kind, tick, before, after, levelDb, file, what);
   }
 }

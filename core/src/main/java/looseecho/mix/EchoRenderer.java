@@ -126,10 +126,12 @@ public final class EchoRenderer {
    * @param stems true when the stems are wanted, too
    */
   public void stream(Template t, boolean stems, Receiver to, Progress progress) throws IOException {
-    int length = length(t);
-    boolean keep = cache.holds(length, Mixer.layers(t, sounds));
-    Mixer mixer = new Mixer(t, sounds, shots, keep ? Optional.of(cache) : Optional.empty(), stems);
-    blocks(mixer, new Window(0, length), to, progress);
+    blocks(mixer(t, stems), new Window(0, length(t)), to, progress);
+  }
+
+  private Mixer mixer(Template t, boolean stems) {
+    boolean keep = cache.holds(length(t), Mixer.layers(t, sounds));
+    return new Mixer(t, sounds, shots, keep ? Optional.of(cache) : Optional.empty(), stems);
   }
 
   private void blocks(Mixer mixer, Window all, Receiver to, Progress progress) throws IOException {
@@ -160,15 +162,33 @@ public final class EchoRenderer {
     return (int) ((t.end() + TAIL_SECONDS) * RATE);
   }
 
-  /** The mix alone; a long one lies in a temporary file. */
+  /**
+   * A whole mix.
+   *
+   * @param audio its sound; a long one lies in a temporary file
+   * @param pressedDb the most that each group's compressor took off
+   */
+  public record Mixed(Audio audio, Map<Group, Double> pressedDb) {}
+
+  /** The mix alone. */
   public Audio mix(Template t, Progress progress) {
+    return mixed(t, progress).audio();
+  }
+
+  /** The mix, and what its compressors did. */
+  public Mixed mixed(Template t, Progress progress) {
     SampleSink sink = SampleSink.at(RATE);
+    Mixer mixer = mixer(t, false);
     try {
-      stream(t, false, (mix, stems, course) -> add(mix, course, sink), progress);
+      blocks(
+          mixer,
+          new Window(0, length(t)),
+          (mix, stems, course) -> add(mix, course, sink),
+          progress);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
-    return sink.audio();
+    return new Mixed(sink.audio(), mixer.pressed());
   }
 
   private static void add(Bus mix, float[] course, SampleSink sink) {

@@ -122,6 +122,18 @@ final class Mixer {
     return names;
   }
 
+  /** The most that each group's compressor took off so far, in decibels; none where it is off. */
+  Map<Group, Double> pressed() {
+    Map<Group, Double> out = new EnumMap<>(Group.class);
+    groups.forEach(
+        (group, voice) -> {
+          if (!sounds.group(group).squeeze().isOff()) {
+            out.put(group, voice.reduction());
+          }
+        });
+    return out;
+  }
+
   /** The block that follows the one before. */
   Block next(Window window) {
     int n = window.length();

@@ -145,6 +145,9 @@ final class ScoreWriter {
         double end = t.time(s, n.end(), n.offsetMs());
         double seconds = Math.max(SHORTEST_SECONDS, end - start);
         double pitch = n.pitch() + moved + course(s, n.tick());
+        if (source instanceof SampleSound sample && !sample.playing().plays(n.pitch() + moved)) {
+          continue;
+        }
         out.add(note(LayerScore.at(start), source, n, pitch, seconds));
       }
     }

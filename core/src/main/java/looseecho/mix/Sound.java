@@ -46,6 +46,16 @@ public record Sound(List<Layer> layers, Strip strip) {
     return with(0, layers.get(0).with(other));
   }
 
+  /** The same made of one layer. */
+  public Sound with(Layer only) {
+    return new Sound(List.of(only), strip);
+  }
+
+  /** The same made of another sound's layers. */
+  public Sound as(Sound other) {
+    return new Sound(other.layers, strip);
+  }
+
   /** The same with one layer, from 0, exchanged. */
   public Sound with(int layer, Layer other) {
     List<Layer> copy = new ArrayList<>(layers);

@@ -12,6 +12,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import looseecho.disk.WholeFile;
 import looseecho.echo.Part;
+import looseecho.echo.Template;
 import looseecho.mix.Sounds;
 import looseecho.synth.SampleSound;
 
@@ -22,9 +23,10 @@ final class PackedSamples {
   private PackedSamples() {}
 
   /** The samples that are there to be packed, by the names that they get. */
-  static Map<String, Path> of(Sounds sounds) {
+  static Map<String, Path> of(Project project) {
     Map<String, Path> out = new TreeMap<>();
-    sounds.samples().forEach(s -> out.put(name(s), Path.of(s.path())));
+    project.sounds().samples().forEach(s -> out.put(name(s), Path.of(s.path())));
+    FoundSamples.of(project.template()).forEach(s -> out.put(name(s), Path.of(s.path())));
     out.values().removeIf(p -> !Files.isRegularFile(p));
     return out;
   }
@@ -33,9 +35,11 @@ final class PackedSamples {
     return UUID.nameUUIDFromBytes(sample.path().getBytes(StandardCharsets.UTF_8)).toString();
   }
 
-  /** The sounds with samples that are no longer where they were, unpacked into a folder. */
-  static Sounds unpack(Path path, Sounds sounds, Path folder) throws IOException {
+  /** The project with samples that are no longer where they were, unpacked into a folder. */
+  static Project unpack(Path path, Project project, Path folder) throws IOException {
+    Sounds sounds = project.sounds();
     Sounds out = sounds;
+    Template template = project.template();
     try (ZipFile zip = ProjectZip.open(path, String.valueOf(path.getFileName()))) {
       for (Part part : sounds.parts().keySet()) {
         // Before version 7 a packed sample had the name of its drum.
@@ -50,8 +54,15 @@ final class PackedSamples {
           out = out.samples(x -> x.path().equals(s.path()) ? x.at(there.get()) : x);
         }
       }
+      for (SampleSound s : FoundSamples.of(template)) {
+        Optional<Path> there = unpack(zip, s, name(s), folder, path);
+        if (there.isPresent()) {
+          template =
+              FoundSamples.each(template, x -> x.path().equals(s.path()) ? x.at(there.get()) : x);
+        }
+      }
     }
-    return out;
+    return project.with(out).with(template);
   }
 
   /** Takes one packed sample out; empty where it is not packed, or still where it was. */

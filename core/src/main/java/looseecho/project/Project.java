@@ -68,6 +68,11 @@ public record Project(
     return new Project(reference, corrections, exact, template, other, near, log);
   }
 
+  /** The same with another template at work. */
+  public Project with(Template other) {
+    return new Project(reference, corrections, exact, other, sounds, near, log);
+  }
+
   /** The same with one more line in its log. */
   public Project noting(String words) {
     List<String> more = new ArrayList<>(log);

@@ -82,7 +82,7 @@ public final class ProjectFile {
   private void writePart(
       Project project, Optional<Path> packed, Optional<Analysis> heard, Path part, boolean sealed)
       throws IOException {
-    Map<String, Path> samples = packed.isPresent() ? PackedSamples.of(project.sounds()) : Map.of();
+    Map<String, Path> samples = packed.isPresent() ? PackedSamples.of(project) : Map.of();
     byte[] json = mapper.writerWithDefaultPrettyPrinter().writeValueAsBytes(tree(project, packed));
     try (ZipOutputStream zip =
         new ZipOutputStream(new BufferedOutputStream(Files.newOutputStream(part)))) {
@@ -122,8 +122,9 @@ public final class ProjectFile {
             new Project.Link(link.name(), link.path(), link.fingerprint(), packed.isPresent())));
     root.set("corrections", CorrectionJson.write(p.corrections()));
     root.set("exact", mapper.valueToTree(p.exact()));
-    root.set("template", mapper.valueToTree(p.template()));
-    root.set("sounds", mapper.valueToTree(FoundSamples.identified(p.sounds())));
+    root.set(
+        "template", mapper.valueToTree(FoundSamples.each(p.template(), FoundSamples::identified)));
+    root.set("sounds", mapper.valueToTree(p.sounds().samples(FoundSamples::identified)));
     root.set("near", mapper.valueToTree(p.near()));
     root.set("log", mapper.valueToTree(p.log()));
     return root;
@@ -246,9 +247,9 @@ public final class ProjectFile {
   /**
    * Takes packed samples out, into files of ours.
    *
-   * @return the sounds, with samples that are no longer where they were taken from there
+   * @return the project, with samples that are no longer where they were taken from there
    */
-  public Sounds unpackSamples(Path path, Sounds sounds, Path folder) throws IOException {
-    return PackedSamples.unpack(path, sounds, folder);
+  public Project unpackSamples(Path path, Project project, Path folder) throws IOException {
+    return PackedSamples.unpack(path, project, folder);
   }
 }

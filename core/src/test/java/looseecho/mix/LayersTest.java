@@ -4,12 +4,15 @@ import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.io.IOException;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import looseecho.Signals;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
+import looseecho.audio.WavWriter;
 import looseecho.echo.Course;
 import looseecho.echo.DrumPart;
 import looseecho.echo.Manner;
@@ -22,9 +25,12 @@ import looseecho.echo.Tone;
 import looseecho.echo.Transition;
 import looseecho.notes.Line;
 import looseecho.synth.Moved;
+import looseecho.synth.Playing;
+import looseecho.synth.SampleSound;
 import looseecho.synth.Timbre;
 import looseecho.synth.ToneSound;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 /** Layers, movement and mixer against worked values. */
 class LayersTest {
@@ -151,6 +157,16 @@ class LayersTest {
   }
 
   @Test
+  void aRecordingPlaysTheNotesOfItsRangeOnly(@TempDir Path dir) throws IOException {
+    Path wav = dir.resolve("tone.wav");
+    new WavWriter().write(Signals.sine(220, 0.5, 1, RATE, true), wav);
+    SampleSound low = SampleSound.of(wav).with(Playing.USUAL.root(57).between(0, 50));
+    Sounds s = bare(Sound.of(low, strip()));
+    assertTrue(db(mix(s, held(Movement.NONE, 45)), 0, 0.1, 0.5) > -40);
+    assertTrue(db(mix(s, held(Movement.NONE, 57)), 0, 0.1, 0.5) < -100);
+  }
+
+  @Test
   void coursesMoveLevelCutAndWidth() {
     Course down = Course.of(Course.ALL, Course.Target.LEVEL, 7680, 0, -12);
     Audio level = mix(bare(Sound.of(SINE, strip())), held(Movement.NONE.with(down), 69));
@@ -169,13 +185,14 @@ class LayersTest {
 
   @Test
   void aStopIsSilentAndHalfSpeedIsAnOctaveLower() {
-    Movement stop = Movement.NONE.with(new Transition(Transition.Kind.STOP, 3840, 960, 0, 0, ""));
+    Movement stop =
+        Movement.NONE.with(new Transition(Transition.Kind.STOP, 3840, 960, 0, 0, "", ""));
     Audio stopped = mix(bare(Sound.of(SINE, strip())), held(stop, 69));
     assertTrue(db(stopped, 0, 1.51, 1.99) < -100);
     assertTrue(db(stopped, 0, 2.01, 2.2) > -40);
     assertTrue(largestStep(stopped) < 0.06, "no click");
     Movement half =
-        Movement.NONE.with(new Transition(Transition.Kind.HALF_SPEED, 3840, 1920, 0, 0, ""));
+        Movement.NONE.with(new Transition(Transition.Kind.HALF_SPEED, 3840, 1920, 0, 0, "", ""));
     Audio slow = mix(bare(Sound.of(SINE, strip())), held(half, 69));
     assertEquals(220, crossings(slow.channel(0), (int) (1.2 * RATE), RATE / 2), 3);
   }
@@ -214,7 +231,7 @@ class LayersTest {
         Movement.NONE
             .with(Course.of(Course.ALL, Course.Target.LOW_CUT, 7680, 30, 900))
             .with(Transition.into(Transition.Kind.RISE, 960).at(7680))
-            .with(new Transition(Transition.Kind.SLOW_DOWN, 7680, 960, 0, 0, ""));
+            .with(new Transition(Transition.Kind.SLOW_DOWN, 7680, 960, 0, 0, "", ""));
     List<Stroke> hits = IntStream.range(0, 8).mapToObj(k -> Stroke.onStep(4 * k, 0, 100)).toList();
     Template t = held(m, 33);
     t = t.with(0, t.sections().get(0).with(CLAP, hits).with(Part.of(Lane.KICK), hits));

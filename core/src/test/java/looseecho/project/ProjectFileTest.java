@@ -1,5 +1,6 @@
 package looseecho.project;
 
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
@@ -25,9 +26,11 @@ import looseecho.analysis.Corrections;
 import looseecho.echo.Cell;
 import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
+import looseecho.echo.Movement;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
+import looseecho.echo.Transition;
 import looseecho.mix.Group;
 import looseecho.mix.GroupBus;
 import looseecho.mix.Sound;
@@ -391,6 +394,27 @@ public class ProjectFileTest {
     assertEquals(other.toString(), found.sample(clap).orElseThrow().path());
     Files.delete(other);
     assertEquals(opened, FoundSamples.find(opened, List.of(dir), Progress.NONE), "it is gone");
+  }
+
+  @Test
+  void aRecordingThatLeadsInIsPackedAndFoundAgain() throws IOException {
+    Path wav = Files.write(dir.resolve("swell.wav"), new byte[] {1, 2, 3, 4});
+    Project p = project();
+    Transition x = Transition.into(Transition.Kind.FILE, 960).from(wav.toString());
+    Template t = p.template();
+    t = t.with(0, t.sections().get(0).with(Movement.NONE.with(x)));
+    Path file = dir.resolve("lead.looseecho");
+    files.write(p.with(t), Optional.of(Files.write(dir.resolve("ref.wav"), new byte[9])), file);
+    Path moved = Files.move(wav, Files.createDirectories(dir.resolve("else")).resolve("b.wav"));
+    Project opened = files.read(file);
+    assertEquals(moved.toString(), file(FoundSamples.find(opened, List.of(dir), Progress.NONE)));
+    Files.delete(moved);
+    Path unpacked = Path.of(file(files.unpackSamples(file, opened, dir.resolve("out"))));
+    assertArrayEquals(new byte[] {1, 2, 3, 4}, Files.readAllBytes(unpacked));
+  }
+
+  private static String file(Project p) {
+    return p.template().sections().get(0).movement().transitions().get(0).file();
   }
 
   /** An event as it was before places were ticks: in sixteenths. */

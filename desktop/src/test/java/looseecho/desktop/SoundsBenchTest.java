@@ -1,14 +1,17 @@
 package looseecho.desktop;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
 import java.nio.file.Path;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
 import looseecho.activity.Lane;
 import looseecho.echo.Course;
@@ -109,6 +112,67 @@ class SoundsBenchTest extends WindowTest {
     assertEquals(Master.End.CLIPPER, sounds().whole().master().end());
     undo();
     assertEquals(Master.End.LIMITER, sounds().whole().master().end());
+  }
+
+  @Test
+  void theKitIsSwappedWhileHitsAndLevelsStay() {
+    Part kick = Part.of(Lane.KICK);
+    bench(kick);
+    Sounds before = sounds();
+    Template hits = template();
+    pick("#kit", "kit-deep");
+    assertNotEquals(before.sound(kick).layers(), sounds().sound(kick).layers());
+    assertEquals(before.strip(kick), sounds().strip(kick));
+    assertEquals(before.tone(Part.of(Line.BASS)), sounds().tone(Part.of(Line.BASS)));
+    assertEquals(hits, template());
+    undo();
+    assertEquals(before, sounds());
+  }
+
+  @Test
+  void aGroupsCompressorTellsWhatItTakesOff() {
+    bench(Part.of(Lane.KICK));
+    Slider press = robot.lookup("#sound-drums-press").queryAs(Slider.class);
+    robot.interact(() -> press.setValue(8));
+    until("its rows are there", () -> robot.lookup("#sound-drums-above").tryQuery().isPresent());
+    Slider above = robot.lookup("#sound-drums-above").queryAs(Slider.class);
+    robot.interact(() -> above.setValue(-40));
+    Label told = robot.lookup("#pressed-drums").queryAs(Label.class);
+    until("the echo is made", () -> told.getText().matches("up to \\d\\d?\\.\\d dB"));
+    double db = Double.parseDouble(told.getText().replaceAll("[^0-9.]", ""));
+    double taken = session.maker().echoProperty().get().pressedDb().get(Group.DRUMS);
+    assertEquals(taken, db, 0.06);
+    assertTrue(db > 6 && db < 40, told.getText());
+  }
+
+  @Test
+  void aCourseIsDrawn() {
+    bench(Part.of(Lane.KICK));
+    go("#step-echo");
+    int section = session.selection().sectionProperty().get();
+    pick("#move", "goes");
+    Node chart = robot.lookup("#course-chart").query();
+    robot.interact(chart::requestFocus);
+    robot.type(KeyCode.INSERT);
+    Course drawn = template().sections().get(section).movement().courses().get(0);
+    assertEquals(3, drawn.points().size());
+    double middle = drawn.points().get(1).value();
+    robot.type(KeyCode.UP);
+    double up =
+        template().sections().get(section).movement().courses().get(0).points().get(1).value();
+    assertEquals(middle + 3, up, 0.11); // a twentieth of 60 dB
+    robot.clickOn(chart, MouseButton.PRIMARY);
+    int points = level(section).points().size();
+    assertEquals(4, points);
+    robot.type(KeyCode.DELETE);
+    assertEquals(3, level(section).points().size());
+  }
+
+  private Course level(int section) {
+    return template().sections().get(section).movement().courses().stream()
+        .filter(c -> c.target() == Course.Target.LEVEL && c.scope().equals(Course.ALL))
+        .findFirst()
+        .orElseThrow();
   }
 
   @Test

@@ -121,6 +121,7 @@ final class ArrangementChart extends ChartPane {
 
   private void pressed(MouseEvent e) {
     requestFocus();
+    e.consume(); // the pane around would take the focus
     int section = sectionAt(e.getX());
     int part = partAt(e.getY());
     if (section >= 0) {

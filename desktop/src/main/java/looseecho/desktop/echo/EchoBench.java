@@ -85,8 +85,9 @@ public final class EchoBench extends VBox {
     HBox shown = new HBox(8, chooser, onePart);
     shown.setAlignment(Pos.CENTER_LEFT);
     HBox.setHgrow(chooser, Priority.ALWAYS);
-    getChildren()
-        .addAll(arrangement, tools, new MoveChips(desk, selection), shown, strokes, chart, hint);
+    CourseChart courses = new CourseChart(desk, selection);
+    MoveChips moves = new MoveChips(desk, selection, courses::show);
+    getChildren().addAll(arrangement, tools, moves, courses, shown, strokes, chart, hint);
     chart
         .drumProperty()
         .addListener(

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
@@ -26,9 +27,11 @@ import looseecho.echo.Words;
 final class MoveChips extends FlowPane {
   private final Desk desk;
   private final Selection selection;
+  private final Consumer<Course> drawn;
 
-  MoveChips(Desk desk, Selection selection) {
+  MoveChips(Desk desk, Selection selection, Consumer<Course> drawn) {
     super(6, 4);
+    this.drawn = drawn;
     this.desk = desk;
     this.selection = selection;
     setAlignment(Pos.CENTER_LEFT);
@@ -101,6 +104,7 @@ final class MoveChips extends FlowPane {
                 .orElse(c.scope());
     return Menus.of("course", of + ": " + c.words(), "Change it")
         .field("course-typed", typed(c))
+        .add("c-draw", "Show it, to draw it", () -> drawn.accept(c))
         .line()
         .add("c-back", "The other way round", () -> edit(u -> Moves.course(u, at(), turned(c))))
         .add(

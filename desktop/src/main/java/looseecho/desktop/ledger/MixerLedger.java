@@ -1,12 +1,17 @@
 package looseecho.desktop.ledger;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.BiFunction;
+import java.util.stream.Stream;
+import javafx.application.Platform;
+import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.ledger.SettingRows.Range;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
+import looseecho.desktop.session.EchoSound;
 import looseecho.desktop.session.Matching;
 import looseecho.mix.Group;
 import looseecho.mix.GroupBus;
@@ -32,9 +37,19 @@ public final class MixerLedger extends VBox {
             (o, a, b) -> {
               if (!rows.isSetting()) {
                 show();
+              } else if (!offered(a).equals(offered(b))) {
+                Platform.runLater(this::show); // not under the hand that turns a dial
               }
             });
+    maker.echoProperty().addListener((o, a, b) -> tell());
     show();
+  }
+
+  /** What decides which rows there are. */
+  private static List<Boolean> offered(Sounds s) {
+    return Arrays.stream(Group.values())
+        .flatMap(g -> Stream.of(s.group(g).squeeze().isOff(), s.group(g).drive() > 0))
+        .toList();
   }
 
   private Sounds sounds() {
@@ -66,6 +81,7 @@ public final class MixerLedger extends VBox {
             b.squeeze().lowBackDb(),
             v -> String.format(Locale.ROOT, "%.1f dB", v),
             v -> pressed(g, squeeze(g).givingBack(v)));
+        rows.told("takes off", "pressed-" + g.name().toLowerCase(Locale.ROOT));
       }
       rows.dial(
           g.words() + " drive",
@@ -84,6 +100,19 @@ public final class MixerLedger extends VBox {
     }
     ends();
     body.getChildren().setAll(rows);
+    tell();
+  }
+
+  /** What the compressors do in the echo as it was last made. */
+  private void tell() {
+    EchoSound e = maker.echoProperty().get();
+    for (Group g : Group.values()) {
+      if (lookup("#pressed-" + g.name().toLowerCase(Locale.ROOT)) instanceof Label label) {
+        Double db = e == null ? null : e.pressedDb().get(g);
+        label.setText(
+            db == null ? "once the echo is made" : String.format(Locale.ROOT, "up to %.1f dB", db));
+      }
+    }
   }
 
   private void group(

@@ -164,6 +164,15 @@ public final class SettingRows extends GridPane {
     setColumnSpan(box, 2);
   }
 
+  /** Something that is told, not set; its words are put into the label of that id. */
+  public void told(String name, String id) {
+    Label words = new Label();
+    words.setId(id);
+    words.getStyleClass().add(Theme.SMALL);
+    addRow(row++, new Label(name), words);
+    setColumnSpan(words, 2);
+  }
+
   /** A heading over the rows that follow. */
   public void heading(String words) {
     Label label = new Label(words);

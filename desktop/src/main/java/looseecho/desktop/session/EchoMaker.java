@@ -129,8 +129,9 @@ public final class EchoMaker implements AutoCloseable {
   private void whole(CompletableFuture<EchoRenderer> now, Template t) {
     rendering.start(
         p -> {
-          Audio mix = now.join().mix(t, p);
-          return new EchoSound(mix, new Peaks(mix), LoudnessMatch.gain(mix), t);
+          EchoRenderer.Mixed mixed = now.join().mixed(t, p);
+          Audio mix = mixed.audio();
+          return new EchoSound(mix, new Peaks(mix), LoudnessMatch.gain(mix), t, mixed.pressedDb());
         },
         e -> {
           echo.set(e);

@@ -81,7 +81,7 @@ public final class Keeper implements AutoCloseable {
     if (link.packed()) {
       Path own = folder.resolve("unpacked").resolve(link.fingerprint().replaceAll("\\W", "_"));
       Optional<Path> sound = files.unpack(file, own);
-      project = project.with(files.unpackSamples(file, project.sounds(), own));
+      project = files.unpackSamples(file, project, own);
       if (sound.isPresent()) {
         return new Read(project, sound.get(), opened.heard(), opened.ear(), opened.note());
       }
@@ -91,7 +91,7 @@ public final class Keeper implements AutoCloseable {
     for (Path p : List.of(was, beside)) {
       if (Files.isRegularFile(p)) {
         List<Path> near = List.of(file.toAbsolutePath().getParent(), p.getParent());
-        project = project.with(FoundSamples.find(project.sounds(), near, Progress.NONE));
+        project = FoundSamples.find(project, near, Progress.NONE);
         return new Read(project, p, opened.heard(), opened.ear(), opened.note());
       }
     }

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.concurrent.Callable;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -112,6 +113,11 @@ public final class OwnAudio {
             Locale.ROOT, "%s: %.4g beats, %d pieces.%s", name, beats, slices.count(), more));
   }
 
+  /** Reads something from the disk aside; what can't be read is told. */
+  public <T> void read(Callable<T> what, Consumer<T> to) {
+    lanes.reading().start(p -> what.call(), to, e -> desk.say(String.valueOf(e.getMessage())));
+  }
+
   /** Reads a recording aside: its pitch and what its file holds; what can't be read is told. */
   public void read(Path file, Consumer<SampleSound> to) {
     lanes
@@ -164,18 +170,24 @@ public final class OwnAudio {
     inputs = other;
   }
 
+  private record Found(Template template, Sounds sounds) {}
+
   /** Looks in a folder for samples that are no longer where they were. */
   public void findLost(Path in) {
     Sounds now = maker.soundsProperty().get();
+    Template t = desk.templateProperty().get();
     lanes
         .reading()
         .start(
-            p -> FoundSamples.find(now, List.of(in), p),
+            p ->
+                new Found(
+                    FoundSamples.find(t, List.of(in), p), FoundSamples.find(now, List.of(in), p)),
             found -> {
-              if (found.equals(now)) {
+              if (found.equals(new Found(t, now))) {
                 desk.say("No missing sample is in " + in + ".");
               } else {
-                desk.sound(found, "Samples found again in " + in.getFileName());
+                String words = "Samples found again in " + in.getFileName();
+                desk.edit(new Edits.Edited(found.template(), words), found.sounds());
               }
             },
             e -> desk.say(String.valueOf(e.getMessage())));

@@ -67,7 +67,14 @@ final class LayerList extends VBox {
             this::asEverywhere);
     same.getStyleClass().add(Theme.CHIP);
     same.disableProperty().bind(picked.letterProperty().isEmpty());
-    FlowPane tools = new FlowPane(6, 6, adding().button(), ending().button(), same);
+    FlowPane tools =
+        new FlowPane(
+            6,
+            6,
+            adding().button(),
+            ending().button(),
+            same,
+            new KitMenu(desk, picked, own).button());
     getChildren().addAll(letters, list, tools);
   }
 

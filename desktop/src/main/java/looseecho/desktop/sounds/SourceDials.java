@@ -9,6 +9,7 @@ import looseecho.desktop.ledger.SettingRows.Range;
 import looseecho.mix.Sounds;
 import looseecho.synth.DrumSound;
 import looseecho.synth.Moved;
+import looseecho.synth.Playing;
 import looseecho.synth.SampleSound;
 import looseecho.synth.Source;
 import looseecho.synth.Timbre;
@@ -197,6 +198,18 @@ final class SourceDials {
         name, range, value, words, v -> put(((DrumSound) picked.layer().source()).with(dial, v)));
   }
 
+  private static int round(double v) {
+    return (int) Math.rint(v);
+  }
+
+  private int high() {
+    return sample().playing().highest();
+  }
+
+  private static String note(double v) {
+    return "note " + Math.round(v);
+  }
+
   private SampleSound sample() {
     return (SampleSound) picked.layer().source();
   }
@@ -215,6 +228,24 @@ final class SourceDials {
         s.playing().root(),
         v -> "note " + Math.round(v),
         v -> put(sample().with(sample().playing().root(v))));
+    if (picked.part().asLine().isPresent()) {
+      Playing now = s.playing();
+      rows.dial(
+          "lowest note",
+          new Range(0, 127, 0),
+          now.lowest(),
+          SourceDials::note,
+          v -> put(sample().with(sample().playing().between(round(v), high()))));
+      rows.dial(
+          "highest note",
+          new Range(0, 127, 127),
+          now.highest(),
+          SourceDials::note,
+          v ->
+              put(
+                  sample()
+                      .with(sample().playing().between(sample().playing().lowest(), round(v)))));
+    }
     rows.dial("from", new Range(0, 2000, 0), s.startMs(), unit("ms"), v -> put(sample().from(v)));
     rows.dial(
         "length",
