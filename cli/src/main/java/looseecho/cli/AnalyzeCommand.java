@@ -156,7 +156,7 @@ final class AnalyzeCommand implements Callable<Integer> {
     Progress progress = new Reporter(name, errors);
     AudioReader.Recording recording = new AudioReader().read(file, progress);
     Analysis analysis = analyzer.analyse(recording.audio(), Corrections.NONE, progress);
-    List<HeardLayer> layers = new LayerFinder(recording.audio(), analysis).find();
+    List<HeardLayer> layers = new LayerFinder(recording.audio(), analysis, progress).find();
     new JamsWriter().write(analysis, layers, name, jams);
     new MidiWriter().write(MidiSong.heard(analysis), midi);
     List<String> notes = new ArrayList<>(recording.notes());

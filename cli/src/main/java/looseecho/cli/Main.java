@@ -10,7 +10,12 @@ import picocli.CommandLine.Spec;
     mixinStandardHelpOptions = true,
     version = "Loose Echo 0.1.0",
     description = "Takes reference tracks apart: tempo, bars, key, drum hits, bass, sections.",
-    subcommands = {AnalyzeCommand.class, TemplateCommand.class, RenderCommand.class})
+    subcommands = {
+      AnalyzeCommand.class,
+      TemplateCommand.class,
+      RenderCommand.class,
+      SeparateCommand.class
+    })
 public final class Main implements Runnable {
   static final String FORCE =
       "writes over files that are not earlier results of this program; never over FILE itself";

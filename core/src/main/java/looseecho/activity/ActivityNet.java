@@ -2,7 +2,8 @@ package looseecho.activity;
 
 import java.util.List;
 import java.util.stream.IntStream;
-import looseecho.activity.Weights.Tensor;
+import looseecho.network.Convolution;
+import looseecho.network.Weights;
 import looseecho.reading.Progress;
 
 /**
@@ -36,7 +37,9 @@ public final class ActivityNet {
 
   /** The shipped networks. */
   public static ActivityNet load() {
-    return new ActivityNet(Weights.load(WEIGHTS.get(0)), Weights.load(WEIGHTS.get(1)));
+    return new ActivityNet(
+        Weights.load(ActivityNet.class, WEIGHTS.get(0)),
+        Weights.load(ActivityNet.class, WEIGHTS.get(1)));
   }
 
   /** Runs the networks over the whole song. */
@@ -93,31 +96,15 @@ public final class ActivityNet {
       }
     }
     x = channelMajor(x, bands);
-    x = Convolution.apply(x, 1, curve(weights, at), weights.get(at + 1), 1, true);
+    x = Convolution.apply(x, 1, Convolution.curve(weights, at), weights.get(at + 1), 1, true);
     at += 2;
     for (int d : DILATIONS) {
-      float[][] y = Convolution.apply(x, 1, curve(weights, at), weights.get(at + 1), d, true);
-      add(x, y);
+      float[][] y =
+          Convolution.apply(x, 1, Convolution.curve(weights, at), weights.get(at + 1), d, true);
+      Convolution.add(x, y);
       at += 2;
     }
-    return Convolution.apply(x, 1, curve(weights, at), weights.get(at + 1), 1, false);
-  }
-
-  /** Adds y to x. */
-  private static void add(float[][] x, float[][] y) {
-    for (int p = 0; p < x.length; p++) {
-      for (int n = 0; n < x[p].length; n++) {
-        x[p][n] += y[p][n];
-      }
-    }
-  }
-
-  /** A kernel over time alone, (tap, in, out) or (in, out), as one of width 1. */
-  private static Tensor curve(Weights weights, int at) {
-    Tensor t = weights.get(at);
-    int[] s = t.shape();
-    return new Tensor(
-        s.length == 3 ? new int[] {s[0], 1, s[1], s[2]} : new int[] {1, 1, s[0], s[1]}, t.values());
+    return Convolution.apply(x, 1, Convolution.curve(weights, at), weights.get(at + 1), 1, false);
   }
 
   /** Largest of three neighbouring bands; the last group may be shorter. */

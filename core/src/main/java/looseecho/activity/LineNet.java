@@ -3,6 +3,8 @@ package looseecho.activity;
 import java.util.Iterator;
 import java.util.List;
 import java.util.stream.IntStream;
+import looseecho.network.Convolution;
+import looseecho.network.Weights;
 import looseecho.reading.Progress;
 
 /**
@@ -27,7 +29,7 @@ public final class LineNet {
 
   /** The shipped network of a register. */
   public static LineNet load(Register register) {
-    return new LineNet(register, Weights.load(register.weights()));
+    return new LineNet(register, Weights.load(LineNet.class, register.weights()));
   }
 
   /** Hears a whole song, mono at the register's rate and {@code tuningCents} above 440 Hz. */

@@ -1,31 +1,17 @@
 package looseecho.layers;
 
-/**
- * Powers in third octaves on the left, on the right, in the middle and at the sides.
- *
- * <p>Centres are the exact base-ten ones of IEC 61260-1:2014, 10^(k/10) times 1 kHz.
- */
+import looseecho.dsp.ThirdOctaves;
+
+/** Powers in third octaves on the left, on the right, in the middle and at the sides. */
 final class BandPowers {
   static final int LEFT = 0;
   static final int RIGHT = 1;
   static final int MIDDLE = 2;
   static final int SIDE = 3;
-  static final int BANDS = 30; // 25 Hz to 20 kHz
-  private static final int FIRST = -16; // 10^-1.6 kHz: 25.1 Hz
+  static final int BANDS = ThirdOctaves.COUNT;
 
   private final double[][] power = new double[4][BANDS];
   private double weight;
-
-  /** The centre of a band in hertz. */
-  static double centre(int band) {
-    return 1000 * Math.pow(10, (FIRST + band) / 10.0);
-  }
-
-  /** The band that a frequency lies in; -1 outside. */
-  static int band(double hz) {
-    int k = (int) Math.round(10 * Math.log10(hz / 1000)) - FIRST;
-    return k >= 0 && k < BANDS ? k : -1;
-  }
 
   void add(int view, int band, double value) {
     power[view][band] += value;
@@ -49,7 +35,7 @@ final class BandPowers {
   double between(int view, double lowHz, double highHz) {
     double sum = 0;
     for (int b = 0; b < BANDS; b++) {
-      sum += centre(b) >= lowHz && centre(b) < highHz ? mean(view, b) : 0;
+      sum += ThirdOctaves.centre(b) >= lowHz && ThirdOctaves.centre(b) < highHz ? mean(view, b) : 0;
     }
     return sum;
   }
@@ -59,14 +45,21 @@ final class BandPowers {
    * centres, near enough for a comparison of two sounds.
    */
   double loudness() {
+    double[] weights = weights();
     double sum = 0;
     for (int b = 0; b < BANDS; b++) {
-      double f = centre(b);
-      double shelf = 4 / (1 + Math.pow(1680 / f, 2)); // dB, up to 4 above 1.7 kHz
-      double low = -10 * Math.log10(1 + Math.pow(38 / f, 4)); // second order at 38 Hz
-      sum += Math.pow(10, (shelf + low) / 10) * (mean(LEFT, b) + mean(RIGHT, b));
+      sum += weights[b] * (mean(LEFT, b) + mean(RIGHT, b));
     }
     return sum;
+  }
+
+  /** What a band's power counts for the loudness. */
+  static double[] weights() {
+    double[] out = new double[BANDS];
+    for (int b = 0; b < BANDS; b++) {
+      out[b] = ThirdOctaves.loudness(ThirdOctaves.centre(b));
+    }
+    return out;
   }
 
   /** Outermost bands within 10 dB of the strongest; [0] low, [1] high. */
@@ -83,7 +76,7 @@ final class BandPowers {
     while (high > low && both(high) < top / 10) {
       high--;
     }
-    return new double[] {centre(low), centre(high)};
+    return new double[] {ThirdOctaves.centre(low), ThirdOctaves.centre(high)};
   }
 
   private double both(int band) {

@@ -1,11 +1,11 @@
 package looseecho.layers;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
-import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
@@ -14,6 +14,9 @@ import looseecho.hits.Hit;
 import looseecho.layers.HeardLayer.Span;
 import looseecho.notes.Note;
 import looseecho.pulse.Pulse;
+import looseecho.reading.Progress;
+import looseecho.separate.Stem;
+import looseecho.separate.StemPowers;
 
 /**
  * Measures the layers of a reference: those that were heard as drums and as notes, at their own
@@ -21,46 +24,26 @@ import looseecho.pulse.Pulse;
  * and widths are estimates.
  */
 public final class LayerFinder {
-  private static final double STROKE_SECONDS = 0.046;
-  private static final double NOTE_SECONDS = 0.12;
-  private static final double MIX_SECONDS = 0.2;
-  private static final double MIX_STEP = 0.5;
   private static final int MOST_LOOKS = 60; // strokes or notes that are looked at
   private static final int FEWEST = 4; // strokes or notes of a layer
   private static final int ALONE = 6; // strokes that play by themselves, to do without the others
   private static final double NEAR = 0.05;
   private static final double LAST = 0.2; // seconds that the last stroke counts for
-  private static final double DECAY = 4.6; // of 20 dB in time constants of power
   private static final double SHORTEST = 0.03;
   private static final double LONGEST = 0.4;
 
   private final Audio audio;
   private final Analysis a;
   private final double bar;
-  private final double[] mix; // loudness of the whole, every MIX_SECONDS
+  private final StemMeter meter;
 
-  public LayerFinder(Audio audio, Analysis a) {
+  /** Parts the sound, which takes a while. */
+  public LayerFinder(Audio audio, Analysis a, Progress progress) {
     this.audio = audio;
     this.a = a;
     Pulse p = a.pulse().orElse(null);
     this.bar = p == null ? 2 : 60 / p.tempo().value() * p.beatsPerBar();
-    this.mix = mix(audio);
-  }
-
-  private static double[] mix(Audio audio) {
-    double[] out = new double[(int) Math.ceil(audio.duration() / MIX_STEP) + 1];
-    IntStream.range(0, 4)
-        .parallel()
-        .forEach(
-            part -> {
-              SoundProbe probe = new SoundProbe(audio, MIX_SECONDS);
-              for (int k = part; k < out.length; k += 4) {
-                BandPowers powers = new BandPowers();
-                probe.all(k * MIX_STEP, powers);
-                out[k] = powers.loudness();
-              }
-            });
-    return out;
+    this.meter = new StemMeter(StemPowers.of(audio, progress));
   }
 
   /** All layers, drums first. */
@@ -74,9 +57,9 @@ public final class LayerFinder {
               String name = drums.names().getOrDefault(part, part.words());
               all.add(() -> drum(name, part.lane(), hits));
             });
-    all.add(() -> line("bass", a.tonality().bass(), 24));
-    all.add(() -> line("chords", a.tonality().voiced(), 16));
-    all.add(() -> line("riff", a.tonality().riff(), 16));
+    all.add(() -> line("bass", Stem.BASS, a.tonality().bass()));
+    all.add(() -> line("chords", Stem.CHORDS, a.tonality().voiced()));
+    all.add(() -> line("riff", Stem.RIFF, a.tonality().riff()));
     return all.parallelStream().map(Supplier::get).flatMap(Optional::stream).toList();
   }
 
@@ -89,46 +72,44 @@ public final class LayerFinder {
     if (active.isEmpty()) {
       return Optional.empty();
     }
-    List<Hit> alone = hits.stream().filter(this::isAlone).toList();
+    Stem stem = Stem.of(lane);
+    double[] struck = struck(stem);
+    List<Hit> alone = hits.stream().filter(h -> isAlone(h, stem)).toList();
     List<Hit> looked = alone.size() >= ALONE ? alone : hits;
-    BandPowers powers = new BandPowers();
-    SoundProbe strokes = new SoundProbe(audio, STROKE_SECONDS);
+    BandPowers strokes = new BandPowers();
     int step = Math.max(1, looked.size() / MOST_LOOKS);
     for (int k = 0; k < looked.size(); k += step) {
-      strokes.stroke(looked.get(k).time(), lowest(lane), highest(lane), powers);
+      Hit h = looked.get(k);
+      double next = Arrays.stream(struck).filter(t -> t > h.time() + NEAR).findFirst().orElse(1e9);
+      double end = h.time() + Math.max(SHORTEST, Math.min(LONGEST, h.lengthMs() / 1000));
+      meter.stroke(stem, h.time(), Math.min(end, next - NEAR), strokes);
     }
-    double sounding =
-        hits.stream()
-            .mapToDouble(h -> Math.max(SHORTEST, Math.min(LONGEST, h.lengthMs() / 1000 / DECAY)))
-            .sum();
+    // the strokes' energy, spread over the time in which the layer plays
+    double mean = strokes.loudness() * hits.size() / seconds(active);
     return Optional.of(
-        layer(name, lane.family(), active, powers, sounding, job(lane), Optional.empty()));
+        layer(name, lane.family(), active, strokes, mean, job(lane), Optional.empty()));
   }
 
-  /** Where a lane has something to say: below lies what others play. */
-  private static double lowest(Lane lane) {
-    return switch (lane.base()) {
-      case KICK -> 30;
-      case SNARE -> 100;
-      case CLAP -> 400;
-      case HAT_CLOSED, HAT_OPEN -> 3000;
-      case TOM -> 60;
-      case CYMBAL -> 2000;
-      default -> 180;
-    };
-  }
-
-  private static double highest(Lane lane) {
-    return lane == Lane.KICK || lane.base() == Lane.TOM ? 5000 : 20_000;
+  /** Times of all strokes of a group, in order. */
+  private double[] struck(Stem stem) {
+    return a.hits().stream()
+        .filter(h -> Stem.of(h.lane()) == stem)
+        .mapToDouble(Hit::time)
+        .sorted()
+        .toArray();
   }
 
   private static double last(Hit h) {
     return Math.max(LAST, Math.min(1.5, h.lengthMs() / 1000));
   }
 
-  private boolean isAlone(Hit h) {
+  private boolean isAlone(Hit h, Stem stem) {
     return a.hits().stream()
-        .noneMatch(o -> o.lane() != h.lane() && Math.abs(o.time() - h.time()) < NEAR);
+        .noneMatch(
+            o ->
+                o.lane() != h.lane()
+                    && Stem.of(o.lane()) == stem
+                    && Math.abs(o.time() - h.time()) < NEAR);
   }
 
   private static String job(Lane lane) {
@@ -140,33 +121,39 @@ public final class LayerFinder {
     };
   }
 
-  private Optional<HeardLayer> line(String family, List<Note> all, int partials) {
+  private Optional<HeardLayer> line(String family, Stem stem, List<Note> all) {
     if (all.size() < FEWEST) {
       return Optional.empty();
     }
-    List<Span> active =
-        spans(
-            all.stream()
-                .map(n -> new Span(n.start(), n.end()))
-                .sorted(Comparator.comparingDouble(Span::start))
-                .toList());
-    BandPowers powers = new BandPowers();
-    SoundProbe notes = new SoundProbe(audio, NOTE_SECONDS);
-    int step = Math.max(1, all.size() / MOST_LOOKS);
-    double tuning = Math.pow(2, a.tonality().tuningCents() / 1200);
-    for (int k = 0; k < all.size(); k += step) {
-      Note n = all.get(k);
-      double hz = 440 * tuning * Math.pow(2, (n.pitch() - 69) / 12.0);
-      double middle = Math.max(n.start(), (n.start() + n.end() - NOTE_SECONDS) / 2);
-      notes.partials(middle, hz, partials, powers);
-    }
-    double sounding = all.stream().mapToDouble(n -> n.end() - n.start()).sum();
+    List<Span> sounding =
+        all.stream()
+            .map(n -> new Span(n.start(), n.end()))
+            .sorted(Comparator.comparingDouble(Span::start))
+            .toList();
+    List<Span> active = spans(sounding);
+    boolean[] plays = slots(sounding);
+    BandPowers powers = meter.over(stem, n -> plays[n]);
+    boolean[] on = slots(active);
+    double mean = meter.over(stem, n -> on[n]).loudness();
     String job = family.equals("riff") ? "lead" : family.equals("chords") ? "bed" : "body";
     double[] kicks =
         a.hits().stream().filter(h -> h.lane() == Lane.KICK).mapToDouble(Hit::time).toArray();
     Optional<HeardLayer.Duck> duck =
         new DuckFinder(audio, a.tonality().tuningCents()).find(all, kicks);
-    return Optional.of(layer(family, family, active, powers, sounding, job, duck));
+    return Optional.of(layer(family, family, active, powers, mean, job, duck));
+  }
+
+  /** True for the slots in which one of the stretches lies. */
+  private boolean[] slots(List<Span> spans) {
+    boolean[] out = new boolean[meter.slots()];
+    for (Span s : spans) {
+      Arrays.fill(out, meter.slot(s.start()), meter.slot(s.end()) + 1, true);
+    }
+    return out;
+  }
+
+  private static double seconds(List<Span> spans) {
+    return Math.max(0.1, spans.stream().mapToDouble(s -> s.end() - s.start()).sum());
   }
 
   private HeardLayer layer(
@@ -174,21 +161,11 @@ public final class LayerFinder {
       String family,
       List<Span> active,
       BandPowers powers,
-      double sounding,
+      double mean,
       String job,
       Optional<HeardLayer.Duck> duck) {
-    double whole = 0;
-    int looks = 0;
-    double seconds = 0;
-    for (Span s : active) {
-      seconds += s.end() - s.start();
-      for (int k = (int) (s.start() / MIX_STEP); k < mix.length && k * MIX_STEP < s.end(); k++) {
-        whole += mix[k];
-        looks++;
-      }
-    }
-    double mean = powers.loudness() * sounding / Math.max(0.1, seconds);
-    double level = 10 * Math.log10((mean + 1e-15) / (whole / Math.max(1, looks) + 1e-15));
+    boolean[] on = slots(active);
+    double level = 10 * Math.log10((mean + 1e-15) / (meter.whole(n -> on[n]) + 1e-15));
     double[] edges = powers.edges();
     double inside = Math.max(-40, Math.min(0, level));
     return new HeardLayer(

@@ -2,6 +2,7 @@ package looseecho.layers;
 
 import looseecho.audio.Audio;
 import looseecho.dsp.Fft;
+import looseecho.dsp.ThirdOctaves;
 
 /** Looks at short stretches of the mix, on both sides, in the middle and at the sides. */
 final class SoundProbe {
@@ -65,7 +66,7 @@ final class SoundProbe {
   private void add(double[][] power, double lowHz, double highHz, BandPowers to) {
     for (int k = 1; k < power[0].length; k++) {
       boolean inside = k * binHz >= lowHz && k * binHz <= highHz;
-      int band = inside ? BandPowers.band(k * binHz) : -1;
+      int band = inside ? ThirdOctaves.band(k * binHz) : -1;
       for (int v = 0; v < 4 && band >= 0; v++) {
         to.add(v, band, power[v][k]);
       }
@@ -79,7 +80,7 @@ final class SoundProbe {
     for (int h = 1; h <= most; h++) {
       int centre = (int) Math.round(h * hz / binHz);
       int reach = Math.max(2, (int) (0.012 * centre));
-      int band = BandPowers.band(h * hz);
+      int band = ThirdOctaves.band(h * hz);
       if (band < 0 || centre + 3 * reach >= power[0].length) {
         break;
       }

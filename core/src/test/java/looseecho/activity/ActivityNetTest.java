@@ -10,6 +10,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import looseecho.audio.Resampler;
+import looseecho.network.Weights;
 import looseecho.reading.Progress;
 import org.junit.jupiter.api.Test;
 

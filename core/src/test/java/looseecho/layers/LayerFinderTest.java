@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
+import looseecho.dsp.ThirdOctaves;
 import looseecho.echo.Part;
 import looseecho.mix.Ducking;
 import looseecho.mix.Sounds;
@@ -25,14 +26,14 @@ class LayerFinderTest {
   /** IEC 61260-1:2014, table 1: exact mid-band frequencies of one-third-octave bands. */
   @Test
   void bandsHaveTheStandardsCentres() {
-    assertEquals(25.119, BandPowers.centre(0), 0.001);
-    assertEquals(1000, BandPowers.centre(16), 1e-9);
-    assertEquals(1995.262, BandPowers.centre(19), 0.001);
-    assertEquals(19952.62, BandPowers.centre(29), 0.01);
+    assertEquals(25.119, ThirdOctaves.centre(0), 0.001);
+    assertEquals(1000, ThirdOctaves.centre(16), 1e-9);
+    assertEquals(1995.262, ThirdOctaves.centre(19), 0.001);
+    assertEquals(19952.62, ThirdOctaves.centre(29), 0.01);
     // edges lie a sixth of an octave off, by ten to the 1/20: 891 to 1122 Hz around 1 kHz
-    assertEquals(16, BandPowers.band(892));
-    assertEquals(16, BandPowers.band(1121));
-    assertEquals(15, BandPowers.band(890));
+    assertEquals(16, ThirdOctaves.band(892));
+    assertEquals(16, ThirdOctaves.band(1121));
+    assertEquals(15, ThirdOctaves.band(890));
   }
 
   @Test

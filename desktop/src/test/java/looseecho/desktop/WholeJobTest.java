@@ -45,8 +45,8 @@ class WholeJobTest extends WindowTest {
     Template before = session.desk().templateProperty().get();
     Node chart = robot.lookup("#steps").query();
     Bounds area = chart.localToScreen(chart.getBoundsInLocal());
-    double step = (area.getWidth() - 118 - 8) / 16;
-    robot.clickOn(area.getMinX() + 118 + 3.5 * step, area.getMinY() + 26 + 10);
+    double step = (area.getWidth() - 126 - 8) / 16;
+    robot.clickOn(area.getMinX() + 126 + 3.5 * step, area.getMinY() + 26 + 10);
     WaitForAsyncUtils.waitForFxEvents();
     Template clicked = session.desk().templateProperty().get();
     long kicks =

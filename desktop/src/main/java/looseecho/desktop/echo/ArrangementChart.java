@@ -27,7 +27,7 @@ import looseecho.echo.Words;
  * the busier. The section and the part at work are framed.
  */
 final class ArrangementChart extends ChartPane {
-  private static final double NAMES = 118;
+  private static final double NAMES = 126;
   private static final double HEAD = 22;
   private static final double LEAST_ROW = 15;
   private final Desk desk;

@@ -23,7 +23,7 @@ import looseecho.echo.Words;
  * click takes it away. Points lie on beats, with Shift anywhere.
  */
 final class CourseChart extends ChartPane {
-  private static final double LEFT = 118;
+  private static final double LEFT = 126;
   private static final double EDGE = 6;
   private static final double NEAR = 9;
   private final Desk desk;

@@ -19,7 +19,7 @@ import looseecho.pulse.Meter;
  * line and early above it, with the spread as a stroke.
  */
 final class FeelChart extends ChartPane {
-  private static final double NAMES = 118;
+  private static final double NAMES = 126;
   private static final double HEAD = 26;
   private static final double LEAST_RANGE_MS = 20;
   private TypicalBar bar = new TypicalBar(0, java.util.Map.of());

@@ -11,7 +11,7 @@ import looseecho.pulse.Meter;
  * @param grid the lines that the cursor goes by
  */
 record StepLayout(double width, double height, BarRows rows, Grid grid) {
-  static final double NAMES = 118;
+  static final double NAMES = 126;
   static final double HEAD = 26;
   private static final double RIGHT = 8;
   private static final double HIGHEST_ROW = 58;

@@ -1,7 +1,7 @@
-package looseecho.activity;
+package looseecho.network;
 
 import java.util.Arrays;
-import looseecho.activity.Weights.Tensor;
+import looseecho.network.Weights.Tensor;
 
 /**
  * Convolution over time and bands with zero padding. Sounds are held as planes, one array of all
@@ -12,7 +12,7 @@ import looseecho.activity.Weights.Tensor;
  * which the compiler turns into vector instructions; it does not for planes read at different
  * places, hence a shifted copy of the input for each tap in time.
  */
-final class Convolution {
+public final class Convolution {
   private static final int TILE = 1024; // frames whose planes stay in the processor's near memory
   private static final int AT_ONCE = 4;
 
@@ -25,7 +25,7 @@ final class Convolution {
    * @param dilation frames between two taps in time
    * @param relu true to cut off what is below zero
    */
-  static float[][] apply(
+  public static float[][] apply(
       float[][] x, int bands, Tensor kernel, Tensor bias, int dilation, boolean relu) {
     int taps = kernel.shape()[0];
     int out = kernel.shape()[3];
@@ -115,7 +115,25 @@ final class Convolution {
     }
   }
 
-  static float sigmoid(float x) {
+  /** The logistic function. */
+  public static float sigmoid(float x) {
     return (float) (1 / (1 + Math.exp(-x)));
+  }
+
+  /** Adds y to x. */
+  public static void add(float[][] x, float[][] y) {
+    for (int p = 0; p < x.length; p++) {
+      for (int n = 0; n < x[p].length; n++) {
+        x[p][n] += y[p][n];
+      }
+    }
+  }
+
+  /** A kernel over time alone, (tap, in, out) or (in, out), as one of width 1. */
+  public static Tensor curve(Weights weights, int at) {
+    Tensor t = weights.get(at);
+    int[] s = t.shape();
+    return new Tensor(
+        s.length == 3 ? new int[] {s[0], 1, s[1], s[2]} : new int[] {1, 1, s[0], s[1]}, t.values());
   }
 }

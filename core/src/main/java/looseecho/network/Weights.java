@@ -1,4 +1,4 @@
-package looseecho.activity;
+package looseecho.network;
 
 import java.io.ByteArrayInputStream;
 import java.io.DataInputStream;
@@ -12,14 +12,13 @@ import java.util.zip.CRC32;
 
 /**
  * Tensors of a trained network in the order in which they are used. The file's layout is described
- * in {@code training/export.py}; its checksum is verified. Immutable: the arrays stay inside the
- * package.
+ * in {@code training/export.py}; its checksum is verified. Immutable: nobody writes to the arrays.
  */
-final class Weights {
+public final class Weights {
   private static final int MAGIC = 0x4c454e32;
 
   /** One tensor, the last dimension innermost. */
-  record Tensor(int[] shape, float[] values) {}
+  public record Tensor(int[] shape, float[] values) {}
 
   private final List<Tensor> tensors;
 
@@ -27,13 +26,14 @@ final class Weights {
     this.tensors = List.copyOf(tensors);
   }
 
-  Tensor get(int i) {
+  /** A tensor by its place. */
+  public Tensor get(int i) {
     return tensors.get(i);
   }
 
-  /** Loads a resource of this package. */
-  static Weights load(String resource) {
-    try (InputStream in = Weights.class.getResourceAsStream(resource)) {
+  /** Loads a resource beside a class. */
+  public static Weights load(Class<?> owner, String resource) {
+    try (InputStream in = owner.getResourceAsStream(resource)) {
       if (in == null) {
         throw new IOException("the weights " + resource + " are missing from the program");
       }
@@ -43,7 +43,8 @@ final class Weights {
     }
   }
 
-  static Weights parse(byte[] bytes) throws IOException {
+  /** Reads the bytes of a file of weights. */
+  public static Weights parse(byte[] bytes) throws IOException {
     CRC32 crc = new CRC32();
     crc.update(bytes, 0, bytes.length - 4);
     if ((int) crc.getValue() != ByteBuffer.wrap(bytes).getInt(bytes.length - 4)) {

@@ -1,0 +1,105 @@
+package looseecho.layers;
+
+import java.util.function.IntPredicate;
+import looseecho.dsp.ThirdOctaves;
+import looseecho.separate.Stem;
+import looseecho.separate.StemPowers;
+
+/** Sums up what the separator heard of a group, over stretches of time or over strokes. */
+final class StemMeter {
+  private final StemPowers powers;
+  private final double[][] loudness; // [stem][slot], K-weighted mean power
+  private final double[] whole; // [slot], of all
+
+  StemMeter(StemPowers powers) {
+    this.powers = powers;
+    loudness = new double[Stem.values().length][powers.slots()];
+    whole = new double[powers.slots()];
+    double[] weights = BandPowers.weights();
+    for (Stem stem : Stem.values()) {
+      for (int n = 0; n < powers.slots(); n++) {
+        double sum = 0;
+        for (int b = 0; b < ThirdOctaves.COUNT; b++) {
+          sum +=
+              weights[b]
+                  * (powers.power(stem, StemPowers.View.LEFT, n, b)
+                      + powers.power(stem, StemPowers.View.RIGHT, n, b));
+        }
+        loudness[stem.ordinal()][n] = sum;
+        whole[n] += sum;
+      }
+    }
+  }
+
+  int slots() {
+    return powers.slots();
+  }
+
+  double seconds() {
+    return powers.seconds();
+  }
+
+  int slot(double time) {
+    return powers.slot(time);
+  }
+
+  /** Loudness of a group in a slot, as a mean power. */
+  double loudness(Stem stem, int slot) {
+    return loudness[stem.ordinal()][slot];
+  }
+
+  /** Loudness of all groups in a slot. */
+  double whole(int slot) {
+    return whole[slot];
+  }
+
+  /** Mean loudness of the whole over some slots. */
+  double whole(IntPredicate slots) {
+    double sum = 0;
+    int count = 0;
+    for (int n = 0; n < whole.length; n++) {
+      if (slots.test(n)) {
+        sum += whole[n];
+        count++;
+      }
+    }
+    return sum / Math.max(1, count);
+  }
+
+  /** Mean powers of a group over some slots. */
+  BandPowers over(Stem stem, IntPredicate slots) {
+    BandPowers out = new BandPowers();
+    for (int n = 0; n < powers.slots(); n++) {
+      if (slots.test(n)) {
+        add(stem, n, -1, 0, out);
+        out.count(1);
+      }
+    }
+    return out;
+  }
+
+  /**
+   * Adds what a stroke brings to a group: power times seconds until it is over, less what sounded
+   * before it.
+   */
+  void stroke(Stem stem, double start, double end, BandPowers to) {
+    int from = slot(start);
+    int last = Math.max(from, slot(end));
+    for (int n = from; n <= last; n++) {
+      add(stem, n, from - 2, TAKEN, to);
+    }
+    to.count(1 / seconds());
+  }
+
+  private static final double TAKEN = 0.7; // of what sounded before; the rest may be the room's
+
+  private void add(Stem stem, int slot, int before, double taken, BandPowers to) {
+    for (StemPowers.View view : StemPowers.View.values()) {
+      for (int b = 0; b < ThirdOctaves.COUNT; b++) {
+        double now = powers.power(stem, view, slot, b);
+        double less = before < 0 ? 0 : taken * powers.power(stem, view, before, b);
+        to.add(view.ordinal(), b, Math.max(0, now - less));
+      }
+    }
+  }
+}
