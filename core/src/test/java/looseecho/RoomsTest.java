@@ -30,6 +30,7 @@ class RoomsTest {
           "layers",
           "mix",
           "palette",
+          "drawer",
           "isolate",
           "play",
           "loose",

@@ -14,7 +14,9 @@ import picocli.CommandLine.Spec;
       AnalyzeCommand.class,
       TemplateCommand.class,
       RenderCommand.class,
-      SeparateCommand.class
+      SeparateCommand.class,
+      SoundsCommand.class,
+      DrawerCommand.class
     })
 public final class Main implements Runnable {
   static final String FORCE =

@@ -2,6 +2,7 @@ package looseecho.layers;
 
 import java.util.List;
 import java.util.Optional;
+import looseecho.separate.Stem;
 
 /**
  * One layer of a reference.
@@ -51,5 +52,30 @@ public record HeardLayer(
 
   public HeardLayer {
     active = List.copyOf(active);
+  }
+
+  /** Seconds in which it sounds. */
+  public double seconds() {
+    return active.stream().mapToDouble(s -> s.end() - s.start()).sum();
+  }
+
+  /** True when it sounds at a time. */
+  public boolean sounds(double time) {
+    return active.stream().anyMatch(s -> time >= s.start() && time < s.end());
+  }
+
+  /** The group of the separator that it lies in. */
+  public Stem stem() {
+    return switch (family) {
+      case "kick" -> Stem.KICK;
+      case "snare", "clap" -> Stem.SNARE;
+      case "hats", "cymbals" -> Stem.HATS;
+      case "bass" -> Stem.BASS;
+      case "chords" -> Stem.CHORDS;
+      case "riff" -> Stem.RIFF;
+      case "voice" -> Stem.VOICE;
+      case "noise" -> Stem.NOISE;
+      default -> Stem.TOMS;
+    };
   }
 }

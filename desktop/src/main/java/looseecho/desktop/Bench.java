@@ -9,9 +9,11 @@ import javafx.scene.layout.Region;
 import looseecho.desktop.echo.EchoBench;
 import looseecho.desktop.ground.GroundBench;
 import looseecho.desktop.hits.HitsBench;
+import looseecho.desktop.layers.LayersBench;
 import looseecho.desktop.ledger.EchoLedger;
 import looseecho.desktop.ledger.GroundLedger;
 import looseecho.desktop.ledger.HitsLedger;
+import looseecho.desktop.ledger.LayersLedger;
 import looseecho.desktop.ledger.MixerLedger;
 import looseecho.desktop.ledger.NotesLedger;
 import looseecho.desktop.notes.NotesBench;
@@ -49,6 +51,13 @@ enum Bench {
       s -> !s.lines().isEmpty(),
       (s, out) -> new NotesBench(s.desk(), s.selection(), s.playback(), s.maker()),
       s -> new NotesLedger(s.desk(), s.selection())),
+  LAYERS(
+      "Layers",
+      "what plays when and where",
+      "#layer-chart",
+      s -> true,
+      (s, out) -> new LayersBench(s.desk(), s.playback(), s.layers()),
+      s -> new LayersLedger(s.desk(), s.layers())),
   ECHO(
       "Echo",
       "your template",

@@ -7,16 +7,24 @@ import java.util.List;
  *
  * @param opening opens tracks and projects; the newest counts
  * @param hearing hears corrections; the newest counts
+ * @param parting parts the track into its layers; the newest counts
  * @param matching brings the echo's sounds near the track's; the newest counts
  * @param reading reads what the person lays on a template, such as a groove
  */
 public record Lanes(
-    Work opening, Work hearing, Work matching, Work reading, Work saving, Work exporting)
+    Work opening,
+    Work hearing,
+    Work parting,
+    Work matching,
+    Work reading,
+    Work saving,
+    Work exporting)
     implements AutoCloseable {
   Lanes() {
     this(
         Work.newest("opening"),
         Work.newest("hearing"),
+        Work.newest("parting"),
         Work.newest("matching"),
         Work.newest("reading"),
         Work.inOrder("saving"),
@@ -24,7 +32,7 @@ public record Lanes(
   }
 
   public List<Work> all() {
-    return List.of(opening, hearing, matching, reading, saving, exporting);
+    return List.of(opening, hearing, parting, matching, reading, saving, exporting);
   }
 
   /** True when nothing is at work. */

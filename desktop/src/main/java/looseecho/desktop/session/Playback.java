@@ -2,6 +2,7 @@ package looseecho.desktop.session;
 
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.beans.property.BooleanProperty;
@@ -12,6 +13,7 @@ import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
+import looseecho.audio.Resampler;
 import looseecho.echo.DrumPart;
 import looseecho.echo.LinePart;
 import looseecho.echo.Part;
@@ -22,10 +24,14 @@ import looseecho.isolate.LineIsolator;
 import looseecho.isolate.TimeStretch;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Excerpt;
+import looseecho.mix.LoudnessMatch;
 import looseecho.play.Player;
 import looseecho.pulse.Beat;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
+import looseecho.separate.Separator;
+import looseecho.separate.Stem;
+import looseecho.separate.StemSound;
 
 /**
  * What sounds: heard and echo at one speed, whole or one drum alone, with a click on the beats.
@@ -36,9 +42,12 @@ public final class Playback implements AutoCloseable {
   /** Longest sound that is slowed down, in seconds: its copies are held in memory. */
   static final double MOST_SECONDS = 900;
 
+  private static final double MOST_LIFT = 8; // of what is heard alone
+
   private final Player player;
   private final Supplier<EchoRenderer> renderer;
   private final ObjectProperty<Part> solo = new SimpleObjectProperty<>();
+  private final ObjectProperty<Set<Stem>> stems = new SimpleObjectProperty<>();
   private final DoubleProperty speed = new SimpleDoubleProperty(1);
   private final BooleanProperty click = new SimpleBooleanProperty(false);
   private final Work slowing = Work.newest("slowing");
@@ -49,9 +58,9 @@ public final class Playback implements AutoCloseable {
   private Slowed slowed;
 
   /** A copy of what is heard, to be used again when only the echo changes. */
-  private record Slowed(Reference of, double speed, Part solo, Audio audio) {
-    boolean fits(Reference r, double to, Part part) {
-      return of == r && speed == to && Objects.equals(solo, part);
+  private record Slowed(Reference of, double speed, Part solo, Set<Stem> stems, Audio audio) {
+    boolean fits(Reference r, double to, Part part, Set<Stem> only) {
+      return of == r && speed == to && Objects.equals(solo, part) && Objects.equals(stems, only);
     }
   }
 
@@ -63,6 +72,7 @@ public final class Playback implements AutoCloseable {
     this.renderer = renderer;
     speed.addListener((o, a, b) -> refresh());
     solo.addListener((o, a, b) -> refresh());
+    stems.addListener((o, a, b) -> refresh());
     click.addListener((o, a, b) -> click());
   }
 
@@ -75,6 +85,7 @@ public final class Playback implements AutoCloseable {
     player.load(r.audio(), r.gain());
     speed.set(1);
     solo.set(null);
+    stems.set(null);
   }
 
   void heard(Analysis a) {
@@ -85,7 +96,7 @@ public final class Playback implements AutoCloseable {
 
   void echo(EchoSound e) {
     echo = e;
-    if (speed.get() == 1 && solo.get() == null) {
+    if (speed.get() == 1 && solo.get() == null && stems.get() == null) {
       player.echo(e.audio(), e.gain());
     } else {
       refresh();
@@ -94,7 +105,7 @@ public final class Playback implements AutoCloseable {
 
   /** A stretch of the edited echo that is ready before the whole. */
   void over(Excerpt newer) {
-    if (speed.get() == 1 && solo.get() == null) {
+    if (speed.get() == 1 && solo.get() == null && stems.get() == null) {
       player.over(newer);
     }
   }
@@ -110,7 +121,8 @@ public final class Playback implements AutoCloseable {
       return;
     }
     Part part = solo.get();
-    if (to == 1 && part == null || !canSlow()) {
+    Set<Stem> only = stems.get();
+    if (to == 1 && part == null && only == null || !canSlow()) {
       slowing.drop();
       set(reference.audio(), echo == null ? null : echo.audio(), 1);
       return;
@@ -118,10 +130,10 @@ public final class Playback implements AutoCloseable {
     Reference r = reference;
     EchoSound e = echo;
     Analysis from = analysis;
-    Slowed ready = slowed != null && slowed.fits(r, to, part) ? slowed : null;
+    Slowed ready = slowed != null && slowed.fits(r, to, part, only) ? slowed : null;
     slowing.start(
         p -> {
-          Slowed heard = ready == null ? copy(r, from, to, part, p) : ready;
+          Slowed heard = ready == null ? copy(r, from, to, part, only, p) : ready;
           return new Both(heard, e == null ? null : copy(e, to, part, p));
         },
         both -> {
@@ -131,20 +143,37 @@ public final class Playback implements AutoCloseable {
         why -> {
           speed.set(1);
           solo.set(null);
+          stems.set(null);
           failed.accept(why);
         });
   }
 
-  private static Slowed copy(Reference r, Analysis a, double to, Part part, Progress p) {
+  private static Slowed copy(
+      Reference r, Analysis a, double to, Part part, Set<Stem> only, Progress p) {
     List<Hit> hits = a == null ? List.of() : a.hits();
     Audio own = r.audio();
     if (part instanceof DrumPart drum) {
       own = new LaneIsolator().isolate(own, drum.lane(), hits, p);
     } else if (part instanceof LinePart line && a != null) {
       own = new LineIsolator().isolate(own, line.line(), a.tonality(), p);
+    } else if (only != null) {
+      own = alone(own, only, p);
     }
     double[] attacks = hits.stream().mapToDouble(Hit::time).toArray();
-    return new Slowed(r, to, part, slow(own, to, attacks, p));
+    return new Slowed(r, to, part, only, slow(own, to, attacks, p));
+  }
+
+  /** Some groups of the track, as loud as the whole. */
+  private static Audio alone(Audio whole, Set<Stem> only, Progress p) {
+    Audio own = new StemSound().of(new Separator(whole), only, p);
+    double gain = Math.min(MOST_LIFT, LoudnessMatch.gain(own) / LoudnessMatch.gain(whole));
+    float[][] x = {own.channel(0), own.channel(1)};
+    for (float[] side : x) {
+      for (int i = 0; i < side.length; i++) {
+        side[i] *= (float) gain;
+      }
+    }
+    return new Resampler().resample(new Audio(x[0], x[1], own.sampleRate()), whole.sampleRate());
   }
 
   private Audio copy(EchoSound e, double to, Part part, Progress p) {
@@ -208,7 +237,12 @@ public final class Playback implements AutoCloseable {
     return speed;
   }
 
-  /** The one drum that sounds alone, from the reference as well as can be; null for all. */
+  /** The groups of layers that sound alone, as well as can be; null for all. */
+  public ObjectProperty<Set<Stem>> stemsProperty() {
+    return stems;
+  }
+
+  /** The one part that sounds alone, from the reference as well as can be; null for all. */
   public ObjectProperty<Part> soloProperty() {
     return solo;
   }

@@ -25,6 +25,7 @@ public final class Session implements AutoCloseable {
   private final Papers papers;
   private final OwnAudio ownAudio;
   private final Matching matching;
+  private final LayerEar layers;
 
   public Session(OutputDevice device, CorrectionStore store) {
     folder = store.folder();
@@ -47,6 +48,7 @@ public final class Session implements AutoCloseable {
     matching = new Matching(desk, lanes.matching(), notice);
     papers = new Papers(lanes, ear, desk, maker, keeper, notice, matching::opened);
     ownAudio = new OwnAudio(desk, selection, maker, playback, lanes, folder.resolveSibling("cuts"));
+    layers = new LayerEar(desk, lanes.parting(), notice);
     notice.say(device.remark());
   }
 
@@ -104,6 +106,11 @@ public final class Session implements AutoCloseable {
   /** What brings the echo's sounds near the track's. */
   public Matching matching() {
     return matching;
+  }
+
+  /** What hears the layers of the track. */
+  public LayerEar layers() {
+    return layers;
   }
 
   /** Recordings of one's own as parts. */

@@ -1,0 +1,26 @@
+package looseecho.drawer;
+
+import java.nio.file.Path;
+import looseecho.palette.Descriptors;
+import looseecho.palette.Picture;
+import looseecho.palette.SoundClass;
+
+/**
+ * A sample in the drawer.
+ *
+ * @param file where it lies
+ * @param size in bytes, and
+ * @param modified in milliseconds, by which a change is seen
+ * @param what kind of sound it is
+ * @param confidence of that, 0..1
+ * @param like what it is like
+ * @param picture its levels over time and frequency
+ */
+public record Entry(
+    Path file,
+    long size,
+    long modified,
+    SoundClass what,
+    double confidence,
+    Descriptors like,
+    Picture picture) {}

@@ -1,0 +1,87 @@
+package looseecho.drawer;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import looseecho.audio.Audio;
+import looseecho.audio.AudioReader;
+import looseecho.audio.Resampler;
+import looseecho.palette.HeardSound;
+import looseecho.palette.Picture;
+import looseecho.palette.PictureDistance;
+import looseecho.palette.SoundClass;
+import looseecho.reading.Progress;
+import looseecho.synth.Retuner;
+
+/**
+ * Finds the samples of the drawer that come nearest to a heard sound: all by their kept pictures,
+ * the nearest of these again, tuned up and down by at most two semitones.
+ */
+public final class Matcher {
+  private static final int RATE = 44100;
+  private static final int CLOSER = 40; // samples that are looked at again
+  private static final int MOST_SEMITONES = 2; // common practice: kicks and snares bear no more
+  private static final double TUNED_DB = 0.25; // that being tuned has to be worth, per semitone
+  private static final double OTHER_CLASS_DB = 2.5; // that another kind of sound has to be nearer
+
+  private record Rough(Entry entry, double distance) {}
+
+  /** The nearest samples, the best first. */
+  public List<Match> match(HeardSound heard, List<Entry> drawer, int most, Progress progress) {
+    SoundClass wanted = SoundClass.of(heard.part().lane());
+    List<Rough> rough =
+        drawer.parallelStream()
+            .map(e -> new Rough(e, rough(heard.picture(), e) + cost(e, wanted)))
+            .sorted(Comparator.comparingDouble(Rough::distance))
+            .limit(CLOSER)
+            .toList();
+    progress.at("Looking through the drawer", 0.5);
+    return rough.parallelStream()
+        .map(r -> closer(heard.picture(), r.entry(), cost(r.entry(), wanted)))
+        .sorted(Comparator.comparingDouble(Match::distance))
+        .limit(most)
+        .toList();
+  }
+
+  private static double cost(Entry e, SoundClass wanted) {
+    return e.what() == wanted ? 0 : OTHER_CLASS_DB * e.confidence();
+  }
+
+  /** By the kept picture, moved by whole bands for what may be tuned. */
+  private static double rough(Picture heard, Entry e) {
+    double best = PictureDistance.between(heard, e.picture()).distance();
+    for (int bands : new int[] {-1, 1}) {
+      best =
+          Math.min(best, PictureDistance.between(heard, e.picture().moved(bands)).distance() + 0.3);
+    }
+    return best;
+  }
+
+  private static Match closer(Picture heard, Entry e, double cost) {
+    List<Match> tries = new ArrayList<>();
+    tries.add(of(heard, e, e.picture(), 0, cost));
+    try {
+      Audio audio = new AudioReader().oneShot(e.file(), Progress.NONE);
+      float[] x = new Resampler().resample(audio, RATE).mono();
+      Retuner retuner = new Retuner(RATE);
+      for (int by = -MOST_SEMITONES; by <= MOST_SEMITONES; by++) {
+        if (by != 0) {
+          float[] tuned = retuner.bySpeed(x, by);
+          tries.add(of(heard, e, Picture.of(tuned, Picture.attack(tuned)), by, cost));
+        }
+      }
+    } catch (IOException gone) {
+      System.getLogger(Matcher.class.getName())
+          .log(System.Logger.Level.DEBUG, "can't be read any more: " + e.file(), gone);
+    }
+    return tries.stream().min(Comparator.comparingDouble(Match::distance)).orElseThrow();
+  }
+
+  private static Match of(Picture heard, Entry e, Picture p, int semitones, double cost) {
+    PictureDistance.Found f = PictureDistance.between(heard, p);
+    double tuned = TUNED_DB * Math.abs(semitones);
+    return new Match(
+        e, f.distance() + cost + tuned, semitones, f.gainDb(), f.shorterDbPerSecond() > 0);
+  }
+}

@@ -1,0 +1,58 @@
+package looseecho.exchange;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
+import java.util.List;
+import looseecho.mix.Sounds;
+import looseecho.palette.DescriptorFinder;
+import looseecho.palette.Descriptors;
+import looseecho.palette.HeardSound;
+import looseecho.palette.SoundClass;
+import looseecho.palette.SoundClassifier;
+
+/** What the sounds of a reference are like, and their recipes, as JSON. */
+public final class SoundsJson {
+  private SoundsJson() {}
+
+  /** Writes all heard sounds; recipes are those of the echo. */
+  public static byte[] write(String name, List<HeardSound> heard, Sounds recipes) {
+    ObjectMapper mapper = new ObjectMapper().registerModule(new Jdk8Module());
+    ObjectNode root = mapper.createObjectNode().put("name", name);
+    ArrayNode all = root.putArray("sounds");
+    DescriptorFinder finder = new DescriptorFinder();
+    SoundClassifier classifier = new SoundClassifier();
+    for (HeardSound h : heard) {
+      Descriptors d = finder.of(h.sound(), h.sound());
+      SoundClassifier.Said said = classifier.classify(h.sound());
+      ObjectNode o = all.addObject().put("part", h.name());
+      o.put("class", SoundClass.of(h.part().lane()).words());
+      o.put("sounds_like", said.what().words());
+      o.put("strokes", h.strokes()).put("quality", round(h.quality()));
+      ObjectNode n = o.putObject("descriptors");
+      n.put("attack_ms", round(d.attackMs())).put("decay_ms", round(d.decayMs()));
+      n.put("length_ms", round(d.lengthMs()));
+      n.put("pitch_hz", round(d.pitchHz())).put("pitch_fall_semitones", round(d.pitchFall()));
+      n.put("centroid_hz", round(d.centroidHz())).put("noise", round(d.noise()));
+      n.put("odd_share", round(d.oddShare())).put("width", round(d.width()));
+      ArrayNode words = o.putArray("words");
+      d.words().forEach(words::add);
+      o.set("recipe", mapper.valueToTree(recipes.sound(h.part())));
+    }
+    for (looseecho.notes.Line line : looseecho.notes.Line.values()) {
+      ObjectNode o = all.addObject().put("part", line.words());
+      o.set("recipe", mapper.valueToTree(recipes.sound(looseecho.echo.Part.of(line))));
+    }
+    try {
+      return mapper.writerWithDefaultPrettyPrinter().writeValueAsBytes(root);
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static double round(double value) {
+    return Math.round(1000 * value) / 1000.0;
+  }
+}

@@ -1,0 +1,114 @@
+package looseecho.palette;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import looseecho.audio.Audio;
+import looseecho.audio.Resampler;
+import looseecho.echo.DrumPart;
+import looseecho.echo.HeardDrums;
+import looseecho.hits.Hit;
+
+/**
+ * Cuts the sounds of a reference's drums out: of each part the strokes that most play alone,
+ * aligned by their attacks, and the median of their pictures, which leaves out what plays beside
+ * some of them only.
+ */
+public final class HeardSounds {
+  private static final int RATE = Picture.RATE;
+  private static final int MOST = 16; // strokes
+  private static final double BEFORE = 0.03; // seconds in which another stroke disturbs
+  private static final double AFTER = 0.25;
+  private static final double LONGEST = 0.8;
+  private static final double SEARCH = 0.012;
+
+  private HeardSounds() {}
+
+  private record Stroke(Hit hit, double clean) {}
+
+  /** The drums' sounds, in the order of their parts. */
+  public static List<HeardSound> of(Audio reference, List<Hit> hits) {
+    Audio at = new Resampler().resample(reference, RATE);
+    float[] mono = at.mono();
+    HeardDrums drums = HeardDrums.of(hits);
+    List<HeardSound> out = new ArrayList<>();
+    drums
+        .hits()
+        .forEach(
+            (part, own) -> {
+              String name = drums.names().getOrDefault(part, part.words());
+              if (!own.isEmpty()) {
+                out.add(sound(part, name, own, hits, mono));
+              }
+            });
+    return out;
+  }
+
+  private static HeardSound sound(
+      DrumPart part, String name, List<Hit> own, List<Hit> all, float[] mono) {
+    List<Stroke> strokes =
+        own.stream()
+            .map(h -> new Stroke(h, clean(h, all)))
+            .sorted(
+                Comparator.comparingDouble((Stroke s) -> -s.clean())
+                    .thenComparing(s -> -s.hit().velocity()))
+            .limit(MOST)
+            .toList();
+    double best = strokes.get(0).clean();
+    List<Stroke> taken = strokes.stream().filter(s -> s.clean() > best - 0.25).toList();
+    List<Integer> attacks = taken.stream().map(t -> attack(mono, t.hit().time())).toList();
+    int from = attack(mono, taken.get(0).hit().time());
+    int to = (int) Math.min(mono.length, from + LONGEST * RATE);
+    return new HeardSound(
+        part,
+        name,
+        java.util.Arrays.copyOfRange(mono, Math.min(from, to), to),
+        Picture.heard(mono, attacks),
+        taken.size(),
+        best);
+  }
+
+  /** 1 where nothing else is struck near a stroke, 0 where another falls on it. */
+  private static double clean(Hit h, List<Hit> all) {
+    double clean = 1;
+    for (Hit o : all) {
+      double apart = o.time() - h.time();
+      if (o != h && apart > -AFTER && apart < AFTER) {
+        double cost =
+            Math.abs(apart) < BEFORE && o.lane() != h.lane()
+                ? 1
+                : apart > 0 ? 0.5 * (1 - apart / AFTER) : 0.3 * (1 + apart / AFTER);
+        clean -=
+            cost * (0.4 + 0.6 * Math.min(1, o.velocity() / (double) Math.max(1, h.velocity())));
+      }
+    }
+    return Math.max(0, clean);
+  }
+
+  /** The sample near a time at which the sound rises most steeply. */
+  private static int attack(float[] x, double time) {
+    int centre = (int) (time * RATE);
+    int reach = (int) (SEARCH * RATE);
+    int step = 16;
+    int best = centre;
+    double most = -1;
+    for (int at = centre - reach; at <= centre + reach; at += step) {
+      double before = energy(x, at - 132, at);
+      double after = energy(x, at, at + 132);
+      double rise = (after - before) * (after / (before + 1e-7) > 2 ? 1 : 0.3);
+      if (rise > most) {
+        most = rise;
+        best = at;
+      }
+    }
+    return Math.max(0, best - 24);
+  }
+
+  private static double energy(float[] x, int from, int to) {
+    double sum = 0;
+    for (int i = Math.max(0, from); i < Math.min(x.length, to); i++) {
+      sum += x[i] * x[i];
+    }
+    return sum;
+  }
+}

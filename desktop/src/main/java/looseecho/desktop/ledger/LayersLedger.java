@@ -1,0 +1,132 @@
+package looseecho.desktop.ledger;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import javafx.scene.control.Label;
+import javafx.scene.layout.VBox;
+import looseecho.analysis.Analysis;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.LayerEar;
+import looseecho.desktop.theme.Theme;
+import looseecho.form.Section;
+import looseecho.layers.Collision;
+import looseecho.layers.CollisionFinder;
+import looseecho.layers.HeardLayer;
+
+/** The picked layer in figures, what gets in each other's way, and what changes at each edge. */
+public final class LayersLedger extends VBox {
+  private static final int MOST = 5;
+  private static final double NEAR_EDGE = 1.2; // seconds
+  private final Desk desk;
+  private final LayerEar ear;
+
+  public LayersLedger(Desk desk, LayerEar ear) {
+    super(6);
+    this.desk = desk;
+    this.ear = ear;
+    ear.layersProperty().addListener((o, a, b) -> show());
+    ear.pickedProperty().addListener((o, a, b) -> show());
+    show();
+  }
+
+  private void show() {
+    getChildren().clear();
+    List<HeardLayer> layers = ear.layersProperty().get();
+    if (layers.isEmpty()) {
+      line("The layers are heard when a track is open and this bench is in view.");
+      return;
+    }
+    HeardLayer picked = ear.pickedProperty().get();
+    if (picked != null) {
+      layer(picked);
+      getChildren().add(GroundLedger.rule());
+    }
+    collisions(layers);
+    getChildren().add(GroundLedger.rule());
+    edges(layers);
+  }
+
+  private void layer(HeardLayer l) {
+    getChildren().add(ReadingRow.heading(l.name()));
+    line("Likely there as: " + l.job());
+    line(String.format(Locale.ROOT, "%+.1f dB against the whole", l.levelDb()));
+    line(String.format(Locale.ROOT, "%.0f to %.0f Hz", l.lowHz(), l.highHz()));
+    line(
+        SettingRows.side(l.image().pan())
+            + ", width "
+            + SettingRows.percent(Math.min(1, 2 * l.image().width())));
+    line(
+        l.duck()
+            .map(
+                d ->
+                    String.format(
+                        Locale.ROOT,
+                        "Ducked by the %s: %.1f dB, back in %.0f ms",
+                        d.by(),
+                        d.depthDb(),
+                        d.recoveryMs()))
+            .orElse("No ducking heard"));
+    line("Plays " + bars(l));
+  }
+
+  private String bars(HeardLayer l) {
+    Analysis a = desk.analysisProperty().get();
+    return l.active().stream()
+        .map(
+            s ->
+                a.pulse()
+                    .map(
+                        p ->
+                            "bar "
+                                + p.beats().get(Math.max(0, p.beatAt(s.start() + 0.05))).bar()
+                                + " to "
+                                + p.beats().get(Math.max(0, p.beatAt(s.end() - 0.05))).bar())
+                    .orElse(String.format(Locale.ROOT, "%.1f to %.1f s", s.start(), s.end())))
+        .collect(Collectors.joining(", "));
+  }
+
+  private void collisions(List<HeardLayer> layers) {
+    getChildren().add(ReadingRow.heading("In each other's way"));
+    List<Collision> all = CollisionFinder.find(layers);
+    if (all.isEmpty()) {
+      line("Nothing found");
+    }
+    for (Collision c : all.subList(0, Math.min(MOST, all.size()))) {
+      line(c.what() + ". " + c.advice());
+    }
+  }
+
+  private void edges(List<HeardLayer> layers) {
+    getChildren().add(ReadingRow.heading("At each edge"));
+    for (Section s : desk.analysisProperty().get().form().sections()) {
+      List<String> in = new ArrayList<>();
+      List<String> out = new ArrayList<>();
+      for (HeardLayer l : layers) {
+        if (l.active().stream().anyMatch(x -> Math.abs(x.start() - s.start()) < NEAR_EDGE)) {
+          in.add(l.name());
+        }
+        if (s.start() > 0
+            && l.active().stream().anyMatch(x -> Math.abs(x.end() - s.start()) < NEAR_EDGE)) {
+          out.add(l.name());
+        }
+      }
+      if (!in.isEmpty() || !out.isEmpty()) {
+        line(
+            s.label()
+                + ": "
+                + (in.isEmpty() ? "" : "in " + String.join(", ", in))
+                + (in.isEmpty() || out.isEmpty() ? "" : "; ")
+                + (out.isEmpty() ? "" : "out " + String.join(", ", out)));
+      }
+    }
+  }
+
+  private void line(String words) {
+    Label label = new Label(words);
+    label.setWrapText(true);
+    label.getStyleClass().add(Theme.SMALL);
+    getChildren().add(label);
+  }
+}

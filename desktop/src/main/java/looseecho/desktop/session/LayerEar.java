@@ -1,0 +1,68 @@
+package looseecho.desktop.session;
+
+import java.util.List;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import looseecho.analysis.Analysis;
+import looseecho.layers.HeardLayer;
+import looseecho.layers.LayerFinder;
+
+/**
+ * Hears the layers of the track when they are first asked for, and again when its readings have
+ * changed. Belongs to the interface's thread.
+ */
+public final class LayerEar {
+  private final Desk desk;
+  private final Work lane;
+  private final Notice notice;
+  private final ReadOnlyObjectWrapper<List<HeardLayer>> layers =
+      new ReadOnlyObjectWrapper<>(List.of());
+  private Analysis of;
+
+  LayerEar(Desk desk, Work lane, Notice notice) {
+    this.desk = desk;
+    this.lane = lane;
+    this.notice = notice;
+    desk.referenceProperty().addListener((o, a, b) -> forget());
+  }
+
+  private void forget() {
+    lane.drop();
+    of = null;
+    layers.set(List.of());
+  }
+
+  /** Hears the layers unless they are known. */
+  public void hear() {
+    Reference r = desk.referenceProperty().get();
+    Analysis a = desk.analysisProperty().get();
+    if (r == null || a == null || a.equals(of)) {
+      return;
+    }
+    of = a;
+    lane.start(
+        p -> new LayerFinder(r.audio(), a, p).find(),
+        layers::set,
+        e -> {
+          of = null;
+          notice.failed("Hearing the layers", e, "Open this bench again to hear them.");
+        });
+  }
+
+  /** The layers, drums first; none until they have been heard. */
+  public ReadOnlyObjectProperty<List<HeardLayer>> layersProperty() {
+    return layers.getReadOnlyProperty();
+  }
+
+  private final ReadOnlyObjectWrapper<HeardLayer> picked = new ReadOnlyObjectWrapper<>();
+
+  /** The layer that is looked at; null for none. */
+  public ReadOnlyObjectProperty<HeardLayer> pickedProperty() {
+    return picked.getReadOnlyProperty();
+  }
+
+  /** Looks at another layer. */
+  public void pick(HeardLayer layer) {
+    picked.set(layer);
+  }
+}
