@@ -28,6 +28,9 @@ public final class LayerFinder {
   private static final int FEWEST = 4; // strokes or notes of a layer
   private static final int ALONE = 6; // strokes that play by themselves, to do without the others
   private static final double NEAR = 0.05;
+  private static final double STROKE_SECONDS = 0.046;
+  private static final double DECAY = 4.6; // of 20 dB in time constants of power
+  private static final double FOUND = 0.1; // of a layer's power in its group
   private static final double LAST = 0.2; // seconds that the last stroke counts for
   private static final double SHORTEST = 0.03;
   private static final double LONGEST = 0.4;
@@ -76,18 +79,45 @@ public final class LayerFinder {
     double[] struck = struck(stem);
     List<Hit> alone = hits.stream().filter(h -> isAlone(h, stem)).toList();
     List<Hit> looked = alone.size() >= ALONE ? alone : hits;
-    BandPowers strokes = new BandPowers();
+    BandPowers apart = new BandPowers();
+    BandPowers mixed = new BandPowers();
+    SoundProbe probe = new SoundProbe(audio, STROKE_SECONDS);
     int step = Math.max(1, looked.size() / MOST_LOOKS);
     for (int k = 0; k < looked.size(); k += step) {
       Hit h = looked.get(k);
       double next = Arrays.stream(struck).filter(t -> t > h.time() + NEAR).findFirst().orElse(1e9);
       double end = h.time() + Math.max(SHORTEST, Math.min(LONGEST, h.lengthMs() / 1000));
-      meter.stroke(stem, h.time(), Math.min(end, next - NEAR), strokes);
+      meter.stroke(stem, h.time(), Math.min(end, next - NEAR), apart);
+      probe.stroke(h.time(), lowest(lane), highest(lane), mixed);
     }
-    // the strokes' energy, spread over the time in which the layer plays
-    double mean = strokes.loudness() * hits.size() / seconds(active);
+    double sounding =
+        hits.stream()
+            .mapToDouble(h -> Math.max(SHORTEST, Math.min(LONGEST, h.lengthMs() / 1000 / DECAY)))
+            .sum();
+    // How loud strokes are is told better by the mix, where they stand by what was parted from it,
+    // unless the separator took most of them for something else.
+    double mean = mixed.loudness() * sounding / seconds(active);
+    boolean found = apart.loudness() * hits.size() / seconds(active) > FOUND * mean;
     return Optional.of(
-        layer(name, lane.family(), active, strokes, mean, job(lane), Optional.empty()));
+        layer(
+            name, lane.family(), active, found ? apart : mixed, mean, job(lane), Optional.empty()));
+  }
+
+  /** Where a lane has something to say: below lies what others play. */
+  private static double lowest(Lane lane) {
+    return switch (lane.base()) {
+      case KICK -> 30;
+      case SNARE -> 100;
+      case CLAP -> 400;
+      case HAT_CLOSED, HAT_OPEN -> 3000;
+      case TOM -> 60;
+      case CYMBAL -> 2000;
+      default -> 180;
+    };
+  }
+
+  private static double highest(Lane lane) {
+    return lane == Lane.KICK || lane.base() == Lane.TOM ? 5000 : 20_000;
   }
 
   /** Times of all strokes of a group, in order. */
@@ -130,7 +160,10 @@ public final class LayerFinder {
             .map(n -> new Span(n.start(), n.end()))
             .sorted(Comparator.comparingDouble(Span::start))
             .toList();
-    List<Span> active = spans(sounding);
+    List<Span> active = meter.heard(stem, bar, spans(sounding));
+    if (active.isEmpty()) {
+      return Optional.empty();
+    }
     boolean[] plays = slots(sounding);
     BandPowers powers = meter.over(stem, n -> plays[n]);
     boolean[] on = slots(active);

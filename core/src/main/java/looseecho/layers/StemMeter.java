@@ -1,5 +1,7 @@
 package looseecho.layers;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.function.IntPredicate;
 import looseecho.dsp.ThirdOctaves;
 import looseecho.separate.Stem;
@@ -89,6 +91,43 @@ final class StemMeter {
       add(stem, n, from - 2, TAKEN, to);
     }
     to.count(1 / seconds());
+  }
+
+  private static final double SILENT = Math.pow(10, -2.2); // share of the whole in a bar
+
+  /**
+   * The stretches of a layer in which its group is heard at all: those where it is silent for a bar
+   * are taken out, for notes are also heard where others play.
+   */
+  List<HeardLayer.Span> heard(Stem stem, double bar, List<HeardLayer.Span> spans) {
+    List<HeardLayer.Span> out = new ArrayList<>();
+    for (HeardLayer.Span s : spans) {
+      double from = -1;
+      int bars = (int) Math.max(1, Math.round((s.end() - s.start()) / bar));
+      double step = (s.end() - s.start()) / bars;
+      for (int k = 0; k <= bars; k++) {
+        double at = s.start() + k * step;
+        boolean on = k < bars && share(stem, at, at + step) > SILENT;
+        if (on && from < 0) {
+          from = at;
+        } else if (!on && from >= 0) {
+          out.add(new HeardLayer.Span(from, at));
+          from = -1;
+        }
+      }
+    }
+    return out;
+  }
+
+  /** A group's share of the loudness of a stretch. */
+  private double share(Stem stem, double start, double end) {
+    double own = 0;
+    double all = 1e-12;
+    for (int n = slot(start); n <= slot(end - seconds()); n++) {
+      own += loudness(stem, n);
+      all += whole(n);
+    }
+    return own / all;
   }
 
   private static final double TAKEN = 0.7; // of what sounded before; the rest may be the room's

@@ -23,6 +23,8 @@ public final class Picture {
   private static final double FAINTEST = -90;
 
   private static final double STANDS_OUT = 4; // decibels over what sounded before
+  private static final double AGREE = 7; // decibels between the strokes' quarters
+  private static final int FIRST = 2; // frames of the attack, which differ by where it is cut
 
   private final float[][] db; // [frame][band]
   private final boolean[][] sure; // null where all are
@@ -49,30 +51,35 @@ public final class Picture {
   /** Of a mono sound at 44.1 kHz from a sample on. */
   public static Picture of(float[] x, int attack) {
     float[][] db = new float[FRAMES][];
+    Probe probe = new Probe();
     for (int n = 0; n < FRAMES; n++) {
-      db[n] = frame(x, attack + centre(n));
+      db[n] = probe.frame(x, attack + centre(n));
     }
     return new Picture(db, null);
   }
 
-  private static float[] frame(float[] x, int at) {
-    Fft low = new Fft(4096, 2048);
-    Fft high = new Fft(1024, 512);
-    float[] a = new float[low.bins()];
-    float[] b = new float[high.bins()];
-    low.magnitudes(x, at + 512, a); // a long window looks ahead, so that the attack is not lost
-    high.magnitudes(x, at + 64, b);
-    float[] out = new float[BANDS];
-    for (int k = 0; k < BANDS; k++) {
-      boolean below = hertz(k) < CROSS_HZ;
-      double bin = (double) RATE / (below ? 4096 : 1024);
-      double from = hertz(k) / bin;
-      double to = hertz(k + 1) / bin;
-      // a Hann window spreads a tone over 1.5 of its own bins, here of half the width
-      double power = mean(below ? a : b, from, to) * Math.max(1, to - from) / 3;
-      out[k] = (float) Math.max(FAINTEST, 10 * Math.log10(power + 1e-12));
+  /** Looks at one moment. Holds work arrays. */
+  private static final class Probe {
+    private final Fft low = new Fft(4096, 2048);
+    private final Fft high = new Fft(1024, 512);
+    private final float[] a = new float[low.bins()];
+    private final float[] b = new float[high.bins()];
+
+    float[] frame(float[] x, int at) {
+      low.magnitudes(x, at + 512, a); // a long window looks ahead, so that the attack is not lost
+      high.magnitudes(x, at + 64, b);
+      float[] out = new float[BANDS];
+      for (int k = 0; k < BANDS; k++) {
+        boolean below = hertz(k) < CROSS_HZ;
+        double bin = (double) RATE / (below ? 4096 : 1024);
+        double from = hertz(k) / bin;
+        double to = hertz(k + 1) / bin;
+        // a Hann window spreads a tone over 1.5 of its own bins, here of half the width
+        double power = mean(below ? a : b, from, to) * Math.max(1, to - from) / 3;
+        out[k] = (float) Math.max(FAINTEST, 10 * Math.log10(power + 1e-12));
+      }
+      return out;
     }
-    return out;
   }
 
   /** Mean power between two bins, parts of bins counted as such. */
@@ -99,12 +106,12 @@ public final class Picture {
     List<float[]> before = attacks.stream().map(a -> before(x, a)).toList();
     float[][] out = new float[FRAMES][BANDS];
     boolean[][] sure = new boolean[FRAMES][BANDS];
-    double[] own = new double[all.size()];
+    double[] own = new double[all.size() + 1];
     double[] bound = new double[all.size()];
     for (int n = 0; n < FRAMES; n++) {
       for (int k = 0; k < BANDS; k++) {
         int standing = 0;
-        for (int i = 0; i < own.length; i++) {
+        for (int i = 0; i < bound.length; i++) {
           double now = all.get(i).db[n][k];
           bound[i] = now;
           if (now > before.get(i)[k] + STANDS_OUT) {
@@ -114,8 +121,10 @@ public final class Picture {
         }
         Arrays.sort(own, 0, standing);
         Arrays.sort(bound);
-        sure[n][k] = 2 * standing > own.length;
-        out[n][k] = (float) (sure[n][k] ? own[standing / 2] : bound[bound.length / 4]);
+        // what plays along only adds: the lower quarter is nearest to the sound itself
+        boolean agree = own[3 * standing / 4] - own[standing / 4] < AGREE || n < FIRST;
+        sure[n][k] = 2 * standing > bound.length && agree;
+        out[n][k] = (float) (sure[n][k] ? own[standing / 4] : bound[bound.length / 4]);
       }
     }
     return new Picture(out, sure);
@@ -125,8 +134,9 @@ public final class Picture {
   private static float[] before(float[] x, int attack) {
     float[] out = new float[BANDS];
     Arrays.fill(out, (float) FAINTEST);
+    Probe probe = new Probe();
     for (int back : new int[] {2600, 3600, 4600}) {
-      float[] row = frame(x, attack - back);
+      float[] row = probe.frame(x, attack - back);
       for (int k = 0; k < BANDS; k++) {
         out[k] = Math.max(out[k], row[k]);
       }
