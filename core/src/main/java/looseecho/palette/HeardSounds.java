@@ -57,15 +57,25 @@ public final class HeardSounds {
     double best = strokes.get(0).clean();
     List<Stroke> taken = strokes.stream().filter(s -> s.clean() > best - 0.25).toList();
     List<Integer> attacks = taken.stream().map(t -> attack(mono, t.hit().time())).toList();
+    List<Integer> ends = taken.stream().map(t -> (int) (RATE * next(t.hit(), all))).toList();
     int from = attack(mono, taken.get(0).hit().time());
     int to = (int) Math.min(mono.length, from + LONGEST * RATE);
     return new HeardSound(
         part,
         name,
         java.util.Arrays.copyOfRange(mono, Math.min(from, to), to),
-        Picture.heard(mono, attacks),
+        Picture.heard(mono, attacks, ends),
         taken.size(),
         best);
+  }
+
+  /** When the next stroke of anything falls. */
+  private static double next(Hit h, List<Hit> all) {
+    return all.stream()
+        .mapToDouble(Hit::time)
+        .filter(t -> t > h.time() + BEFORE)
+        .min()
+        .orElse(Double.MAX_VALUE / RATE / 4);
   }
 
   /** 1 where nothing else is struck near a stroke, 0 where another falls on it. */

@@ -24,6 +24,8 @@ public final class Picture {
 
   private static final double STANDS_OUT = 4; // decibels over what sounded before
   private static final double AGREE = 7; // decibels between the strokes' quarters
+  private static final double LOUDEST = 20; // of what was not seen at all
+  private static final int AHEAD = 700; // samples that a frame looks ahead
   private static final int FIRST = 2; // frames of the attack, which differ by where it is cut
 
   private final float[][] db; // [frame][band]
@@ -100,8 +102,11 @@ public final class Picture {
    * The picture of a sound that is heard several times among others: what sounded just before each
    * stroke is taken off; a cell in which most strokes stand out is sure, in the others is told how
    * loud the sound can be at most.
+   *
+   * @param attacks samples at which the strokes begin
+   * @param ends samples at which something else is struck
    */
-  static Picture heard(float[] x, List<Integer> attacks) {
+  static Picture heard(float[] x, List<Integer> attacks, List<Integer> ends) {
     List<Picture> all = attacks.stream().map(a -> of(x, a)).toList();
     List<float[]> before = attacks.stream().map(a -> before(x, a)).toList();
     float[][] out = new float[FRAMES][BANDS];
@@ -111,20 +116,25 @@ public final class Picture {
     for (int n = 0; n < FRAMES; n++) {
       for (int k = 0; k < BANDS; k++) {
         int standing = 0;
-        for (int i = 0; i < bound.length; i++) {
+        int seen = 0;
+        for (int i = 0; i < all.size(); i++) {
+          if (n >= FIRST && attacks.get(i) + centre(n) + AHEAD > ends.get(i)) {
+            continue; // the next stroke is in view
+          }
           double now = all.get(i).db[n][k];
-          bound[i] = now;
+          bound[seen++] = now;
           if (now > before.get(i)[k] + STANDS_OUT) {
             double rest = Math.pow(10, now / 10) - Math.pow(10, before.get(i)[k] / 10);
             own[standing++] = 10 * Math.log10(rest);
           }
         }
         Arrays.sort(own, 0, standing);
-        Arrays.sort(bound);
+        Arrays.sort(bound, 0, seen);
         // what plays along only adds: the lower quarter is nearest to the sound itself
         boolean agree = own[3 * standing / 4] - own[standing / 4] < AGREE || n < FIRST;
-        sure[n][k] = 2 * standing > bound.length && agree;
-        out[n][k] = (float) (sure[n][k] ? own[standing / 4] : bound[bound.length / 4]);
+        sure[n][k] = standing > 0 && 2 * standing > seen && agree;
+        double most = seen == 0 ? LOUDEST : bound[seen / 4];
+        out[n][k] = (float) (sure[n][k] ? own[standing / 4] : most);
       }
     }
     return new Picture(out, sure);
