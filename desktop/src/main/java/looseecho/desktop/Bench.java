@@ -53,7 +53,7 @@ enum Bench {
       s -> new NotesLedger(s.desk(), s.selection())),
   LAYERS(
       "Layers",
-      "what plays when and where",
+      "who plays where",
       "#layer-chart",
       s -> true,
       (s, out) -> new LayersBench(s.desk(), s.playback(), s.layers()),

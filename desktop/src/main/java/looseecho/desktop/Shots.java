@@ -70,6 +70,14 @@ final class Shots {
                           .sectionProperty()
                           .set(most(session.desk().templateProperty().get(), Shots::riff)));
             }
+            if (bench == Bench.LAYERS) {
+              jobs.add(
+                  () ->
+                      session.layers().layersProperty().get().stream()
+                          .filter(l -> l.family().equals("bass"))
+                          .findFirst()
+                          .ifPresent(session.layers()::pick));
+            }
             jobs.add(
                 () ->
                     write(
@@ -108,7 +116,16 @@ final class Shots {
   private void next(Deque<Runnable> jobs) {
     if (!jobs.isEmpty()) {
       jobs.poll().run();
-      after(SETTLE_SECONDS, () -> next(jobs));
+      after(SETTLE_SECONDS, () -> rested(jobs));
+    }
+  }
+
+  /** Goes on once what a job set off is done, such as hearing the layers. */
+  private void rested(Deque<Runnable> jobs) {
+    if (shell.session().lanes().resting()) {
+      next(jobs);
+    } else {
+      after(SETTLE_SECONDS, () -> rested(jobs));
     }
   }
 

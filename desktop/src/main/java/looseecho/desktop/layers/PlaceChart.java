@@ -85,5 +85,9 @@ final class PlaceChart extends ChartPane {
     g.setLineWidth(picked ? 2 : 1);
     g.strokeRoundRect(from, top, to - from, bottom - top, 6, 6);
     g.setLineWidth(1);
+    if (picked || drawn.contains(l)) {
+      g.setFill(colour(picked ? Hue.INK : Hue.QUIET));
+      g.fillText(l.name(), Math.min(w - 60, to + 4), Math.min(h - 26, top + 8));
+    }
   }
 }
