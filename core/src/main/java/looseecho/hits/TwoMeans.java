@@ -6,7 +6,7 @@ import java.util.Arrays;
  * Parts measurements into two groups by two-means clustering (Lloyd, "Least squares quantization in
  * PCM", IEEE Transactions on Information Theory 28, 1982), and says how far they lie apart.
  */
-final class TwoMeans {
+public final class TwoMeans {
   private static final int ROUNDS = 20;
 
   private final double[][] x;
@@ -43,21 +43,22 @@ final class TwoMeans {
   }
 
   /** The same of single values. */
-  static TwoMeans of(double[] values) {
+  public static TwoMeans of(double[] values) {
     return of(Arrays.stream(values).mapToObj(v -> new double[] {v}).toArray(double[][]::new));
   }
 
   /** 0 or 1 for each measurement. */
-  int[] groups() {
+  public int[] groups() {
     return group.clone();
   }
 
-  double[] centre(int g) {
+  /** The middle of a group. */
+  public double[] centre(int g) {
     return centre[g].clone();
   }
 
   /** How many measurements the smaller group has. */
-  int fewer() {
+  public int fewer() {
     int second = Arrays.stream(group).sum();
     return Math.min(second, group.length - second);
   }
@@ -68,7 +69,7 @@ final class TwoMeans {
   }
 
   /** Squared distance of both centres over the mean squared distance of all from theirs. */
-  double separation() {
+  public double separation() {
     double within = 1e-9;
     for (int i = 0; i < x.length; i++) {
       within += square(x[i], centre[group[i]]) / x.length;

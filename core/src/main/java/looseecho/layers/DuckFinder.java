@@ -4,37 +4,50 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import looseecho.audio.Audio;
-import looseecho.dsp.Goertzel;
 import looseecho.notes.Note;
+import looseecho.separate.SpectrumBands;
 
 /**
- * Hears how far each kick pushes held notes down, and how long until they are back: the level of a
- * note's partials around the kicks that fall into it, averaged in decibels. Partials below the
- * kick's own band are left out, since the kick would fill the gap that it makes.
+ * Hears how far each kick or snare pushes held notes down, and how long until they are back: the
+ * level of the notes' group, parted from the mix so that the drum does not fill the gap that it
+ * makes, around the strokes that fall into a held note, averaged in decibels.
  */
 final class DuckFinder {
-  private static final double HOP = 0.012;
-  private static final double WINDOW = 0.036;
-  private static final double BEFORE = 0.08; // seconds before the kick
+  private static final double HOP = (double) SpectrumBands.HOP / SpectrumBands.RATE;
+  private static final double BEFORE = 0.08; // seconds before the stroke
   private static final double AFTER = 0.5;
-  private static final double CLEAR_HZ = 220; // of the kick's body
-  private static final int PARTIALS = 8;
+  private static final double NEAR = 0.06;
   private static final int FEWEST = 6; // kicks inside held notes
   private static final int MOST = 32;
   private static final double LEAST_DB = 2;
   private static final double BACK = 0.9; // of the way, in decibels
 
-  private final Audio audio;
-  private final double tuning;
+  private final float[] loudness;
 
-  DuckFinder(Audio audio, double tuningCents) {
-    this.audio = audio;
-    this.tuning = Math.pow(2, tuningCents / 1200);
+  /** With a group's loudness in every frame of {@link SpectrumBands#HOP} samples. */
+  DuckFinder(float[] loudness) {
+    this.loudness = loudness.clone();
+  }
+
+  /**
+   * By kicks or by snares, whichever pushes further; those that fall together count for neither.
+   */
+  Optional<HeardLayer.Duck> find(List<Note> notes, double[] kicks, double[] snares) {
+    Optional<HeardLayer.Duck> kick = find("kick", notes, apart(kicks, snares));
+    Optional<HeardLayer.Duck> snare = find("snare", notes, apart(snares, kicks));
+    boolean further =
+        snare.isPresent() && (kick.isEmpty() || snare.get().depthDb() > kick.get().depthDb() + 2);
+    return further ? snare : kick;
+  }
+
+  private static double[] apart(double[] some, double[] others) {
+    return Arrays.stream(some)
+        .filter(t -> Arrays.stream(others).noneMatch(o -> Math.abs(o - t) < NEAR))
+        .toArray();
   }
 
   /** Empty where nothing pushes the notes down, or it can't be told. */
-  Optional<HeardLayer.Duck> find(List<Note> notes, double[] kicks) {
+  private Optional<HeardLayer.Duck> find(String by, List<Note> notes, double[] kicks) {
     int count = (int) ((BEFORE + AFTER) / HOP);
     List<double[]> curves = new ArrayList<>();
     for (double kick : kicks) {
@@ -42,11 +55,11 @@ final class DuckFinder {
       for (Note n : notes) {
         boolean held = n.start() < kick - BEFORE && n.end() > kick + 0.2;
         if (held && curves.size() < MOST) {
-          curves.add(curve(n, kick, Math.min(n.end(), next), count));
+          curves.add(curve(kick, Math.min(n.end(), next), count));
         }
       }
     }
-    return curves.size() < FEWEST ? Optional.empty() : of(curves, count);
+    return curves.size() < FEWEST ? Optional.empty() : of(by, curves, count);
   }
 
   private static double nextOf(double[] kicks, double kick) {
@@ -54,11 +67,11 @@ final class DuckFinder {
   }
 
   /** Decibels over time; not a number once the note or the gap between kicks is over. */
-  private double[] curve(Note n, double kick, double end, int count) {
+  private double[] curve(double kick, double end, int count) {
     double[] out = new double[count];
     for (int k = 0; k < count; k++) {
       double time = kick - BEFORE + k * HOP;
-      out[k] = time + WINDOW / 2 > end ? Double.NaN : level(n.pitch(), time);
+      out[k] = time > end ? Double.NaN : level(time);
     }
     double reference = out[0];
     for (int k = 0; k < count; k++) {
@@ -67,22 +80,12 @@ final class DuckFinder {
     return out;
   }
 
-  private double level(int pitch, double time) {
-    int half = (int) (WINDOW / 2 * audio.sampleRate());
-    int centre = (int) (time * audio.sampleRate());
-    int from = Math.max(0, Math.min(audio.length(), centre - half));
-    float[] x = audio.mono(from, Math.max(from, Math.min(audio.length(), centre + half)));
-    double hz = 440 * tuning * Math.pow(2, (pitch - 69) / 12.0);
-    double power = 1e-12;
-    for (int h = 1; h <= PARTIALS; h++) {
-      if (h * hz > CLEAR_HZ && h * hz < 4000) {
-        power += Goertzel.power(x, h * hz, audio.sampleRate());
-      }
-    }
-    return 10 * Math.log10(power);
+  private double level(double time) {
+    int n = (int) Math.max(0, Math.min(loudness.length - 1, Math.round(time / HOP)));
+    return 10 * Math.log10(loudness[n] + 1e-12);
   }
 
-  private static Optional<HeardLayer.Duck> of(List<double[]> curves, int count) {
+  private static Optional<HeardLayer.Duck> of(String by, List<double[]> curves, int count) {
     double[] middle = new double[count];
     int end = 0;
     for (int k = 0; k < count; k++) {
@@ -113,7 +116,6 @@ final class DuckFinder {
     while (back < end - 1 && middle[back] < middle[low] + BACK * depth) {
       back++;
     }
-    return Optional.of(
-        new HeardLayer.Duck("kick", depth, 1000 * Math.max(HOP, back * HOP - BEFORE)));
+    return Optional.of(new HeardLayer.Duck(by, depth, 1000 * Math.max(HOP, back * HOP - BEFORE)));
   }
 }

@@ -4,13 +4,16 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.Supplier;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
 import looseecho.echo.HeardDrums;
 import looseecho.hits.Hit;
+import looseecho.hits.TwoMeans;
 import looseecho.layers.HeardLayer.Span;
 import looseecho.notes.Note;
 import looseecho.pulse.Pulse;
@@ -27,10 +30,13 @@ public final class LayerFinder {
   private static final int MOST_LOOKS = 60; // strokes or notes that are looked at
   private static final int FEWEST = 4; // strokes or notes of a layer
   private static final int ALONE = 6; // strokes that play by themselves, to do without the others
+  private static final int FEWEST_ON_A_SIDE = 8;
+  private static final double SIDES_APART = 0.5; // of places, -1 to 1
+  private static final double SEPARATION = 9; // of the two groups, as TwoMeans has it
   private static final double NEAR = 0.05;
   private static final double STROKE_SECONDS = 0.046;
   private static final double DECAY = 4.6; // of 20 dB in time constants of power
-  private static final double FOUND = 0.1; // of a layer's power in its group
+  private static final double FOUND = 0.25; // of a layer's power in its group
   private static final double LAST = 0.2; // seconds that the last stroke counts for
   private static final double SHORTEST = 0.03;
   private static final double LONGEST = 0.4;
@@ -58,12 +64,37 @@ public final class LayerFinder {
         .forEach(
             (part, hits) -> {
               String name = drums.names().getOrDefault(part, part.words());
-              all.add(() -> drum(name, part.lane(), hits));
+              sides(name, part.lane(), hits)
+                  .forEach((own, struck) -> all.add(() -> drum(own, part.lane(), struck)));
             });
     all.add(() -> line("bass", Stem.BASS, a.tonality().bass()));
     all.add(() -> line("chords", Stem.CHORDS, a.tonality().voiced()));
     all.add(() -> line("riff", Stem.RIFF, a.tonality().riff()));
     return all.parallelStream().map(Supplier::get).flatMap(Optional::stream).toList();
+  }
+
+  /** Hats that stand on two sides are two layers, each with its own strokes. */
+  private Map<String, List<Hit>> sides(String name, Lane lane, List<Hit> hits) {
+    boolean hats = lane.base() == Lane.HAT_CLOSED || lane.base() == Lane.HAT_OPEN;
+    boolean parted = name.endsWith(" left") || name.endsWith(" right");
+    if (!hats || parted || hits.size() < 2 * FEWEST_ON_A_SIDE) {
+      return Map.of(name, hits);
+    }
+    TwoMeans two =
+        TwoMeans.of(hits.stream().mapToDouble(h -> meter.pan(Stem.HATS, h.time())).toArray());
+    double first = two.centre(0)[0];
+    double second = two.centre(1)[0];
+    boolean often = two.fewer() >= Math.max(FEWEST_ON_A_SIDE, 0.2 * hits.size());
+    if (!often || Math.abs(first - second) < SIDES_APART || two.separation() < SEPARATION) {
+      return Map.of(name, hits);
+    }
+    Map<String, List<Hit>> out = new TreeMap<>();
+    for (int k = 0; k < hits.size(); k++) {
+      boolean left = two.groups()[k] == (first < second ? 0 : 1);
+      out.computeIfAbsent(name + (left ? " left" : " right"), n -> new ArrayList<>())
+          .add(hits.get(k));
+    }
+    return out;
   }
 
   private Optional<HeardLayer> drum(String name, Lane lane, List<Hit> hits) {
@@ -169,10 +200,8 @@ public final class LayerFinder {
     boolean[] on = slots(active);
     double mean = meter.over(stem, n -> on[n]).loudness();
     String job = family.equals("riff") ? "lead" : family.equals("chords") ? "bed" : "body";
-    double[] kicks =
-        a.hits().stream().filter(h -> h.lane() == Lane.KICK).mapToDouble(Hit::time).toArray();
     Optional<HeardLayer.Duck> duck =
-        new DuckFinder(audio, a.tonality().tuningCents()).find(all, kicks);
+        new DuckFinder(meter.loudness(stem)).find(all, struck(Stem.KICK), struck(Stem.SNARE));
     return Optional.of(layer(family, family, active, powers, mean, job, duck));
   }
 

@@ -45,6 +45,11 @@ final class StemMeter {
     return powers.slot(time);
   }
 
+  /** Loudness of a group in every frame. */
+  float[] loudness(Stem stem) {
+    return powers.loudness(stem);
+  }
+
   /** Loudness of a group in a slot, as a mean power. */
   double loudness(Stem stem, int slot) {
     return loudness[stem.ordinal()][slot];
@@ -91,6 +96,13 @@ final class StemMeter {
       add(stem, n, from - 2, TAKEN, to);
     }
     to.count(1 / seconds());
+  }
+
+  /** Where a stroke stands in its group: (R - L) / (R + L) of what it brings. */
+  double pan(Stem stem, double time) {
+    BandPowers own = new BandPowers();
+    stroke(stem, time, time + seconds(), own);
+    return own.image().pan();
   }
 
   private static final double SILENT = Math.pow(10, -2.2); // share of the whole in a bar

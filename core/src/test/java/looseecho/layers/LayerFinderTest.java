@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
+import looseecho.Signals;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.dsp.ThirdOctaves;
@@ -13,6 +14,7 @@ import looseecho.echo.Part;
 import looseecho.mix.Ducking;
 import looseecho.mix.Sounds;
 import looseecho.notes.Note;
+import looseecho.separate.SpectrumBands;
 import looseecho.synth.DrumSynth;
 import looseecho.synth.Timbre;
 import looseecho.synth.ToneSound;
@@ -67,12 +69,27 @@ class LayerFinderTest {
       y[i] = 0.3f * x[i] * gains[i];
     }
     List<Note> held = new ArrayList<>(List.of(new Note(0, 10, 57, 100, 1)));
-    HeardLayer.Duck duck = new DuckFinder(new Audio(y, y, RATE), 0).find(held, kicks).orElseThrow();
+    double[] none = {};
+    HeardLayer.Duck duck = new DuckFinder(loudness(y)).find(held, kicks, none).orElseThrow();
+    assertEquals("kick", duck.by());
+    assertEquals("snare", new DuckFinder(loudness(y)).find(held, none, kicks).orElseThrow().by());
     assertEquals(8, duck.depthDb(), 1.5);
     // Half a cosine in gain from -8 dB over 250 ms: 90 % of the way in dB after some 190 ms.
     assertEquals(190, duck.recoveryMs(), 50);
     float[] even = new float[11 * RATE];
     System.arraycopy(x, 0, even, 0, Math.min(x.length, even.length));
-    assertTrue(new DuckFinder(new Audio(even, even, RATE), 0).find(held, kicks).isEmpty());
+    assertTrue(new DuckFinder(loudness(even)).find(held, kicks, none).isEmpty());
+  }
+
+  /** Mean square in every frame of the separator, over as long as its window is half high. */
+  private static float[] loudness(float[] x) {
+    float[] out = new float[x.length / SpectrumBands.HOP + 1];
+    for (int n = 0; n < out.length; n++) {
+      int from = Math.max(0, n * SpectrumBands.HOP - SpectrumBands.WINDOW / 4);
+      int to = Math.min(x.length, n * SpectrumBands.HOP + SpectrumBands.WINDOW / 4);
+      double rms = Signals.rms(x, from, to);
+      out[n] = (float) (rms * rms);
+    }
+    return out;
   }
 }

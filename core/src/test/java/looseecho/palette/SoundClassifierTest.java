@@ -51,7 +51,6 @@ class SoundClassifierTest {
     "KICK,KICK",
     "SNARE,SNARE",
     "HAT_CLOSED,CLOSED_HAT",
-    "HAT_OPEN,OPEN_HAT",
     "CYMBAL,CYMBAL",
     "TOM,TOM",
   })

@@ -14,7 +14,7 @@ final class KeysCard {
   private static final String[][] KEYS = {
     {"Space", "play or pause"},
     {"F", "flip between heard and echo"},
-    {"Ctrl+1, 2, 3, 4, 5", "ground, hits, notes, echo, sounds"},
+    {"Ctrl+1 to 6", "ground, hits, notes, layers, echo, sounds"},
     {"Ctrl+O, Ctrl+S, Ctrl+Shift+S", "open, save, save under another name"},
     {"Ctrl+E", "export MIDI, mix and stems"},
     {"Ctrl+Z, Ctrl+Shift+Z", "undo, redo"},
@@ -42,6 +42,8 @@ final class KeysCard {
     {"V, U, P, Y, W", "the echo's stroke: flam or roll, wider, a semitone up, how, backwards"},
     {"B, C, Z", "mark from where Write works; bar to the next; one part, bar under bar"},
     {"D", "on the Echo bench: one more part of the picked kind"},
+    {"↑ ↓, Enter, Shift+Enter on the layers", "pick, its group alone, all without it"},
+    {"← → ↑ ↓ Insert Delete on a course", "pick a point, move, add, take out"},
     {"N", "day or night"},
     {"F1, F2", "this card, the sums"},
   };

@@ -1,6 +1,8 @@
 package looseecho.desktop.layers;
 
+import java.util.ArrayList;
 import java.util.List;
+import javafx.geometry.Rectangle2D;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.text.Font;
@@ -22,6 +24,7 @@ final class PlaceChart extends ChartPane {
   private static final double LEFT = 52;
   private final LayerEar ear;
   private final Playback playback;
+  private final List<Rectangle2D> named = new ArrayList<>();
   private List<HeardLayer> drawn = List.of();
 
   PlaceChart(LayerEar ear, Playback playback) {
@@ -64,8 +67,15 @@ final class PlaceChart extends ChartPane {
     g.fillText("left", LEFT, h - 8);
     g.fillText("middle", (LEFT + w) / 2 - 18, h - 8);
     g.fillText("right", w - 28, h - 8);
+    named.clear();
+    HeardLayer picked = ear.pickedProperty().get();
+    if (picked != null && ear.layersProperty().get().contains(picked)) {
+      box(g, picked, w, h);
+    }
     for (HeardLayer l : ear.layersProperty().get()) {
-      box(g, l, w, h);
+      if (!l.equals(picked)) {
+        box(g, l, w, h);
+      }
     }
   }
 
@@ -86,8 +96,17 @@ final class PlaceChart extends ChartPane {
     g.strokeRoundRect(from, top, to - from, bottom - top, 6, 6);
     g.setLineWidth(1);
     if (picked || drawn.contains(l)) {
+      name(g, l, picked, Math.min(w - 84, to + 4), Math.min(h - 26, top + 8));
+    }
+  }
+
+  /** A name where none lies yet; that of the picked layer always. */
+  private void name(GraphicsContext g, HeardLayer l, boolean picked, double x, double y) {
+    Rectangle2D place = new Rectangle2D(x, y - 8, 84, 16);
+    if (picked || named.stream().noneMatch(place::intersects)) {
+      named.add(place);
       g.setFill(colour(picked ? Hue.INK : Hue.QUIET));
-      g.fillText(l.name(), Math.min(w - 60, to + 4), Math.min(h - 26, top + 8));
+      g.fillText(l.name(), x, y, 84);
     }
   }
 }
