@@ -39,6 +39,23 @@ final class Careful {
     return false;
   }
 
+  /** A piece of work that makes something of a file in a folder. */
+  interface Making {
+    /** Returns true when all of it went well. */
+    boolean run(Path file, Path folder) throws IOException;
+  }
+
+  /** Makes something of a file in a folder; 0 when it went well, else 1. */
+  static int make(String file, String folder, PrintWriter errors, Making work) {
+    Optional<Path> from = path(file, errors);
+    Optional<Path> to = path(folder, errors);
+    return from.isPresent()
+            && to.isPresent()
+            && run(file, errors, () -> work.run(from.get(), to.get()))
+        ? 0
+        : 1;
+  }
+
   /** A file by its name; where the system's language setting can't spell it, a sentence. */
   static Optional<Path> path(String name, PrintWriter errors) {
     try {

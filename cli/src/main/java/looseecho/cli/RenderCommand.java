@@ -5,7 +5,6 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import looseecho.disk.Outputs;
 import looseecho.exchange.SectionExport;
@@ -59,13 +58,7 @@ final class RenderCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     sound();
-    PrintWriter errors = spec.commandLine().getErr();
-    Optional<Path> project = Careful.path(file, errors);
-    Optional<Path> folder = Careful.path(out, errors);
-    if (project.isEmpty() || folder.isEmpty()) {
-      return 1;
-    }
-    return Careful.run(file, errors, () -> render(project.get(), folder.get())) ? 0 : 1;
+    return Careful.make(file, out, spec.commandLine().getErr(), this::render);
   }
 
   private TemplateExport.Sound sound() {

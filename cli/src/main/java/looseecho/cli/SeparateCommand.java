@@ -1,7 +1,6 @@
 package looseecho.cli;
 
 import java.io.IOException;
-import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.EnumSet;
@@ -9,7 +8,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import looseecho.audio.Audio;
@@ -65,13 +63,8 @@ final class SeparateCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     Map<String, Set<Stem>> wanted = wanted();
-    PrintWriter errors = spec.commandLine().getErr();
-    Optional<Path> input = Careful.path(file, errors);
-    Optional<Path> folder = Careful.path(out, errors);
-    if (input.isEmpty() || folder.isEmpty()) {
-      return 1;
-    }
-    return Careful.run(file, errors, () -> separate(input.get(), folder.get(), wanted)) ? 0 : 1;
+    return Careful.make(
+        file, out, spec.commandLine().getErr(), (from, to) -> separate(from, to, wanted));
   }
 
   /** The stems of each group; what no other group has is in "other". */

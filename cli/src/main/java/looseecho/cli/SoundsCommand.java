@@ -1,7 +1,6 @@
 package looseecho.cli;
 
 import java.io.IOException;
-import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -61,13 +60,7 @@ final class SoundsCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    PrintWriter errors = spec.commandLine().getErr();
-    Optional<Path> input = Careful.path(file, errors);
-    Optional<Path> folder = Careful.path(out, errors);
-    if (input.isEmpty() || folder.isEmpty()) {
-      return 1;
-    }
-    return Careful.run(file, errors, () -> write(input.get(), folder.get())) ? 0 : 1;
+    return Careful.make(file, out, spec.commandLine().getErr(), this::write);
   }
 
   private boolean write(Path input, Path folder) throws IOException {

@@ -46,11 +46,6 @@ final class SoundProbe {
     return out;
   }
 
-  /** Adds all of a stretch. */
-  void all(double seconds, BandPowers to) {
-    add(at(seconds), 0, 1e6, to);
-  }
-
   /** Adds what a stroke brings, between two frequencies, beside what sounded before it. */
   void stroke(double seconds, double lowHz, double highHz, BandPowers to) {
     double[][] now = at(seconds - 0.002);
@@ -69,30 +64,6 @@ final class SoundProbe {
       int band = inside ? ThirdOctaves.band(k * binHz) : -1;
       for (int v = 0; v < 4 && band >= 0; v++) {
         to.add(v, band, power[v][k]);
-      }
-    }
-    to.count(1);
-  }
-
-  /** Adds the partials of a pitch, less what lies between them. */
-  void partials(double seconds, double hz, int most, BandPowers to) {
-    double[][] power = at(seconds);
-    for (int h = 1; h <= most; h++) {
-      int centre = (int) Math.round(h * hz / binHz);
-      int reach = Math.max(2, (int) (0.012 * centre));
-      int band = ThirdOctaves.band(h * hz);
-      if (band < 0 || centre + 3 * reach >= power[0].length) {
-        break;
-      }
-      for (int v = 0; v < 4; v++) {
-        double own = 0;
-        double beside = 0;
-        for (int k = Math.max(0, centre - reach); k <= centre + reach; k++) {
-          own += power[v][k];
-          int off = k < centre ? k - reach - 1 : k + reach + 1;
-          beside += power[v][Math.max(0, Math.min(power[v].length - 1, off))];
-        }
-        to.add(v, band, Math.max(0, own - beside));
       }
     }
     to.count(1);

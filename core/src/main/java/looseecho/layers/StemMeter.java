@@ -9,6 +9,9 @@ import looseecho.separate.StemPowers;
 
 /** Sums up what the separator heard of a group, over stretches of time or over strokes. */
 final class StemMeter {
+  private static final double TAKEN = 0.7; // of what sounded before; the rest may be the room's
+  private static final double SILENT = Math.pow(10, -2.2); // share of the whole in a bar
+
   private final StemPowers powers;
   private final double[][] loudness; // [stem][slot], K-weighted mean power
   private final double[] whole; // [slot], of all
@@ -105,8 +108,6 @@ final class StemMeter {
     return own.image().pan();
   }
 
-  private static final double SILENT = Math.pow(10, -2.2); // share of the whole in a bar
-
   /**
    * The stretches of a layer in which its group is heard at all: those where it is silent for a bar
    * are taken out, for notes are also heard where others play.
@@ -141,8 +142,6 @@ final class StemMeter {
     }
     return own / all;
   }
-
-  private static final double TAKEN = 0.7; // of what sounded before; the rest may be the room's
 
   private void add(Stem stem, int slot, int before, double taken, BandPowers to) {
     for (StemPowers.View view : StemPowers.View.values()) {

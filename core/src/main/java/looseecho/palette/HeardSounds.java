@@ -57,7 +57,7 @@ public final class HeardSounds {
     double best = strokes.get(0).clean();
     List<Stroke> taken = strokes.stream().filter(s -> s.clean() > best - 0.25).toList();
     List<Integer> attacks = taken.stream().map(t -> attack(mono, t.hit().time())).toList();
-    List<Integer> ends = taken.stream().map(t -> (int) (RATE * next(t.hit(), all))).toList();
+    List<Integer> ends = taken.stream().map(t -> next(t.hit(), all, mono.length)).toList();
     int from = attack(mono, taken.get(0).hit().time());
     int to = (int) Math.min(mono.length, from + LONGEST * RATE);
     return new HeardSound(
@@ -69,13 +69,14 @@ public final class HeardSounds {
         best);
   }
 
-  /** When the next stroke of anything falls. */
-  private static double next(Hit h, List<Hit> all) {
+  /** The sample at which the next stroke of anything falls, or the sound ends. */
+  private static int next(Hit h, List<Hit> all, int end) {
     return all.stream()
         .mapToDouble(Hit::time)
         .filter(t -> t > h.time() + BEFORE)
+        .mapToInt(t -> (int) (t * RATE))
         .min()
-        .orElse(Double.MAX_VALUE / RATE / 4);
+        .orElse(end);
   }
 
   /** 1 where nothing else is struck near a stroke, 0 where another falls on it. */

@@ -51,5 +51,8 @@ class LayersBenchTest extends WindowTest {
     assertNull(session.playback().stemsProperty().get());
     robot.type(KeyCode.DOWN);
     assertEquals(layers().get(1), session.layers().pickedProperty().get());
+    robot.type(KeyCode.ENTER);
+    go("#step-echo");
+    assertNull(session.playback().stemsProperty().get(), "all is heard on the other benches");
   }
 }

@@ -68,6 +68,8 @@ public final class LayersBench extends VBox {
             (o, a, b) -> {
               if (b != null) {
                 ear.hear();
+              } else { // nowhere else is to be seen why the rest is silent
+                playback.stemsProperty().set(null);
               }
             });
     desk.analysisProperty()

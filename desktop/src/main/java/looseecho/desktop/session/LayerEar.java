@@ -17,6 +17,7 @@ public final class LayerEar {
   private final Notice notice;
   private final ReadOnlyObjectWrapper<List<HeardLayer>> layers =
       new ReadOnlyObjectWrapper<>(List.of());
+  private final ReadOnlyObjectWrapper<HeardLayer> picked = new ReadOnlyObjectWrapper<>();
   private Analysis of;
 
   LayerEar(Desk desk, Work lane, Notice notice) {
@@ -30,6 +31,7 @@ public final class LayerEar {
     lane.drop();
     of = null;
     layers.set(List.of());
+    picked.set(null);
   }
 
   /** Hears the layers unless they are known. */
@@ -53,8 +55,6 @@ public final class LayerEar {
   public ReadOnlyObjectProperty<List<HeardLayer>> layersProperty() {
     return layers.getReadOnlyProperty();
   }
-
-  private final ReadOnlyObjectWrapper<HeardLayer> picked = new ReadOnlyObjectWrapper<>();
 
   /** The layer that is looked at; null for none. */
   public ReadOnlyObjectProperty<HeardLayer> pickedProperty() {
