@@ -125,7 +125,9 @@ def tensors(net):
 
 
 def main():
-    a = train.arguments(argparse.ArgumentParser(description=__doc__), 9000, 2e-3)
+    parser = argparse.ArgumentParser(description=__doc__)
+    parser.add_argument("--go-on", metavar="PT", help="weights to begin with, as an earlier run left them beside its OUT")
+    a = train.arguments(parser, 9000, 2e-3)
     torch.set_num_threads(a.threads)
     torch.manual_seed(1)
     queue = multiprocessing.Queue(6)
@@ -134,6 +136,8 @@ def main():
     songs = opened(a.held_out)
     held = [[np.stack(q) for q in zip(*[example(rng, songs) for _ in range(SIZE)])] for _ in range(6)]
     net = MaskNet()
+    if a.go_on:
+        net.load_state_dict(torch.load(a.go_on))
     optimiser = torch.optim.AdamW(net.parameters(), a.rate, weight_decay=1e-2)
     print(a.steps, "steps,", sum(q.numel() for q in net.parameters()), "parameters", flush=True)
 

@@ -19,6 +19,7 @@ import looseecho.audio.MonoBlocks;
 import looseecho.audio.Resampler;
 import looseecho.dsp.Chroma;
 import looseecho.dsp.ToneSpectra;
+import looseecho.form.BandLevels;
 import looseecho.form.Form;
 import looseecho.form.SectionFinder;
 import looseecho.hits.Feel;
@@ -79,6 +80,9 @@ public final class Analyzer {
     private final double start;
     private final double end;
 
+    /** Made when they are first needed. */
+    private final AtomicReference<BandLevels> levels = new AtomicReference<>();
+
     /** The hits of the pulse that was read last: most corrections leave it as it is. */
     private final AtomicReference<Measured> measured = new AtomicReference<>();
 
@@ -102,6 +106,10 @@ public final class Analyzer {
       this.duration = music.duration();
       this.start = music.start();
       this.end = music.end();
+    }
+
+    private BandLevels levels() {
+      return levels.updateAndGet(l -> l == null ? BandLevels.of(audio) : l);
     }
   }
 
@@ -267,6 +275,7 @@ public final class Analyzer {
               hits,
               heard.bass,
               heard.end,
+              heard.levels(),
               wanted.sections());
       form = new SectionFinder().find(material, progress);
     }

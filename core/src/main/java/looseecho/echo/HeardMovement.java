@@ -6,10 +6,12 @@ import looseecho.pulse.Grid;
 import looseecho.pulse.Meter;
 import looseecho.pulse.Pulse;
 
-/** What moves in a section as it was heard: filters that open or close, fades, stops. */
+/** What moves in a section as it was heard: filters, fades, build-ups, what leads in, stops. */
 final class HeardMovement {
   private static final double SURE = 0.9; // confidence of what is written
   private static final double LEAST_FADE_DB = -40;
+  private static final double NEAR = 0.3; // beats
+  private static final double LEAD_IN_DB = -6;
   private static final int STOP_BEATS = 8; // a longer silence is a section of its own
 
   private final Pulse pulse;
@@ -26,14 +28,25 @@ final class HeardMovement {
     for (Event e : events) {
       double from = pulse.beatsAt(e.start()) - firstBeat;
       double to = pulse.beatsAt(e.end()) - firstBeat;
-      if (to <= 0 || from >= endBeat - firstBeat || e.confidence() < SURE && !isStop(e)) {
+      int beats = endBeat - firstBeat;
+      if (to < -NEAR || from >= beats || e.confidence() < SURE && !isStop(e)) {
         continue;
       }
+      boolean inside = to > NEAR;
       out =
           switch (e.kind()) {
             case FILTER_OPENS, FILTER_CLOSES ->
-                out.with(course(Course.Target.HIGH_CUT, e, from, to, endBeat - firstBeat));
-            case FADE -> out.with(course(Course.Target.LEVEL, e, from, to, endBeat - firstBeat));
+                inside ? out.with(course(Course.Target.HIGH_CUT, e, from, to, beats)) : out;
+            case FADE, DIP ->
+                inside ? out.with(course(Course.Target.LEVEL, e, from, to, beats)) : out;
+            case LOW_CUT ->
+                inside && e.to() > 0
+                    ? out.with(course(Course.Target.LOW_CUT, e, from, to, beats))
+                    : out;
+            case NARROWING ->
+                inside ? out.with(course(Course.Target.WIDTH, narrowed(e), from, to, beats)) : out;
+            case NOISE_RISES -> leadIn(out, Transition.Kind.RISE, from, to, beats);
+            case REVERSED -> leadIn(out, Transition.Kind.REVERSED, from, to, beats);
             case STOP -> stopped(out, from, to);
             default -> out;
           };
@@ -68,6 +81,20 @@ final class HeardMovement {
   private static double value(Course.Target target, double heard) {
     double least = target == Course.Target.LEVEL ? LEAST_FADE_DB : target.least();
     return Math.max(least, Math.min(target.most(), heard));
+  }
+
+  /** The sides' share as the part of the width that is left. */
+  private static Event narrowed(Event e) {
+    double left = Math.sqrt(e.to() / Math.max(1e-6, e.from()));
+    return new Event(e.kind(), e.start(), e.end(), e.words(), e.confidence(), 1, left);
+  }
+
+  /** What leads in belongs to the section into which it leads. */
+  private Movement leadIn(Movement m, Transition.Kind kind, double from, double to, int beats) {
+    double edge = Math.rint(to);
+    return edge < 0 || edge >= beats
+        ? m
+        : m.with(new Transition(kind, ticks(edge), ticks(to - from), 0, LEAD_IN_DB, "", ""));
   }
 
   private Movement stopped(Movement m, double from, double to) {

@@ -15,7 +15,11 @@ final class LayersJson {
           Event.Kind.STOP, "stop",
           Event.Kind.ROLL, "roll",
           Event.Kind.LOW_CUT, "low cut",
+          Event.Kind.NARROWING, "narrowing",
+          Event.Kind.DIP, "dip",
+          Event.Kind.REVERSED, "reversed",
           Event.Kind.RISE, "rise",
+          Event.Kind.NOISE_RISES, "rise",
           Event.Kind.FALL, "fall");
 
   private LayersJson() {}
@@ -51,7 +55,13 @@ final class LayersJson {
                     .put("depth_db", round(d.depthDb()))
                     .put("recovery_ms", round(d.recoveryMs())),
             () -> o.putNull("duck"));
-    o.putNull("repeats").putArray("moves");
+    o.putNull("repeats");
+    ArrayNode moves = o.putArray("moves");
+    for (HeardLayer.Move m : l.moves()) {
+      ObjectNode one = moves.addObject().put("what", m.what());
+      one.put("from", round(m.from())).put("to", round(m.to()));
+      one.put("start", round(m.start())).put("end", round(m.end()));
+    }
     o.put("job", l.job());
   }
 

@@ -23,11 +23,16 @@ public record Event(
     ROLL("roll"),
     RISE("rise"),
     FALL("fall"),
+    /** Noise that swells towards an edge while the rest goes on. */
+    NOISE_RISES("noise rises"),
     /** In from nothing or out to nothing. */
     FADE("fade"),
     FILTER_OPENS("filter opens"),
     FILTER_CLOSES("filter closes"),
     LOW_CUT("low end goes"),
+    NARROWING("narrows"),
+    DIP("dips"),
+    REVERSED("turned round"),
     THINNING("thins out"),
     HALF_SPEED("half speed"),
     DOUBLE_SPEED("double speed");

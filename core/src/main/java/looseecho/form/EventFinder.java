@@ -19,16 +19,33 @@ final class EventFinder {
   private EventFinder() {}
 
   static List<Event> find(
-      MelSpectra mel, Pulse pulse, List<Hit> hits, BarFeatures bars, Layers layers, double end) {
-    List<Event> out = new ArrayList<>(lone(stops(mel, pulse.timeAt(1), end), pulse));
+      SectionFinder.Material m, BarFeatures bars, Layers layers, List<Section> sections) {
+    Pulse pulse = m.pulse();
+    List<Hit> hits = m.hits();
+    List<Event> out = new ArrayList<>(lone(stops(m.mel(), pulse.timeAt(1), m.end()), pulse));
     for (Roll r : Roll.find(hits, pulse)) {
       out.add(new Event(Event.Kind.ROLL, r.start(), r.end(), r.words(), r.confidence()));
     }
-    out.addAll(SweepFinder.find(mel, pulse));
+    List<Event> builds =
+        new BuildUpFinder(
+                pulse, m.levels(), sections.stream().mapToDouble(Section::start).toArray())
+            .find();
+    out.addAll(builds);
+    SweepFinder.find(m.mel(), pulse).stream()
+        .filter(e -> builds.stream().noneMatch(b -> sameRise(e, b)))
+        .forEach(out::add);
     thinning(bars, layers, out);
     passages(hits, bars, pulse, out);
     out.sort(Comparator.comparingDouble(Event::start));
     return out;
+  }
+
+  /** Noise that rises makes all of it rise. */
+  private static boolean sameRise(Event level, Event build) {
+    return level.kind() == Event.Kind.RISE
+        && (build.kind() == Event.Kind.NOISE_RISES || build.kind() == Event.Kind.REVERSED)
+        && build.start() < level.end()
+        && level.start() < build.end();
   }
 
   /** Without gaps that come again and again within a bar: those are the beat's own rests. */

@@ -43,6 +43,7 @@ public final class SectionFinder {
       List<Hit> hits,
       List<Note> bass,
       double end,
+      BandLevels levels,
       List<SectionMark> marks) {}
 
   /** Finds the form. */
@@ -63,7 +64,7 @@ public final class SectionFinder {
           new Form.BarEnergy(
               bars.starts()[b], bars.ends()[b], Math.max(-90, bars.levels()[b] - top)));
     }
-    List<Event> events = EventFinder.find(m.mel(), m.pulse(), m.hits(), bars, layers, m.end());
+    List<Event> events = EventFinder.find(m, bars, layers, sections);
     return new Form(sections, events, energy);
   }
 

@@ -23,7 +23,6 @@ final class SweepFinder {
   private static final double STRAIGHT = 8; // how much straightness weighs against length
   private static final int LOW_BANDS = 10; // up to about 300 Hz
   private static final double LOW_STAYS_DB = 5;
-  private static final double LOW_GOES_DB = 12;
   private static final double AUDIBLE_DB = -45;
   private static final double DB_PER_UNIT = 2.5 * 20 / Math.log(10); // of MelSpectra.band
 
@@ -84,11 +83,6 @@ final class SweepFinder {
               edge.fit(),
               hertz(edge.from()),
               hertz(edge.to())));
-    } else if (low.change() <= -LOW_GOES_DB
-        && low.fit() >= LINEAR
-        && low.step() < STEP_SHARE * -low.change()
-        && level.change() > -LEVEL_DB / 2) {
-      out.add(new Event(Event.Kind.LOW_CUT, start, end, "the low end goes", low.fit()));
     } else if (Math.abs(level.change()) >= LEVEL_DB
         && level.fit() >= LINEAR
         && level.step() < STEP_SHARE * Math.abs(level.change())) {

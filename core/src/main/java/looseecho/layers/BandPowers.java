@@ -79,6 +79,19 @@ final class BandPowers {
     return new double[] {ThirdOctaves.centre(low), ThirdOctaves.centre(high)};
   }
 
+  /** Centre of the highest band within so many decibels of the strongest. */
+  double upper(double decibels) {
+    double top = 0;
+    for (int b = 0; b < BANDS; b++) {
+      top = Math.max(top, both(b));
+    }
+    int b = BANDS - 1;
+    while (b > 0 && both(b) < top * Math.pow(10, -decibels / 10)) {
+      b--;
+    }
+    return ThirdOctaves.centre(b);
+  }
+
   private double both(int band) {
     return mean(LEFT, band) + mean(RIGHT, band);
   }

@@ -1,6 +1,7 @@
 package looseecho.layers;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import looseecho.separate.Stem;
 
@@ -15,6 +16,7 @@ import looseecho.separate.Stem;
  * @param highHz upper edge of its band
  * @param image where it stands
  * @param job what it is likely there for
+ * @param moves what moves while it plays
  * @param duck what pushes it down; empty for nothing, or where it can't be told
  */
 public record HeardLayer(
@@ -26,7 +28,43 @@ public record HeardLayer(
     double highHz,
     Image image,
     String job,
+    List<Move> moves,
     Optional<Duck> duck) {
+  /**
+   * Something that moves in a straight line.
+   *
+   * @param what one of those below
+   * @param from hertz of an edge, decibels against the louder end, or a share of the sides
+   * @param to where it ends
+   * @param start seconds
+   * @param end seconds
+   */
+  public record Move(String what, double from, double to, double start, double end) {
+    public static final String LOW_PASS = "low-pass";
+    public static final String HIGH_PASS = "high-pass";
+    public static final String LEVEL = "level";
+    public static final String WIDTH = "width";
+
+    /** As it is said in the studio. */
+    public String words() {
+      return switch (what) {
+        case LOW_PASS, HIGH_PASS ->
+            String.format(Locale.ROOT, "%s from %.0f to %.0f Hz", capital(), from, to);
+        case LEVEL -> String.format(Locale.ROOT, "Level from %.0f to %.0f dB", from, to);
+        default ->
+            String.format(
+                Locale.ROOT,
+                "Width from %.0f to %.0f %%",
+                100 * Math.min(1, 2 * from),
+                100 * Math.min(1, 2 * to));
+      };
+    }
+
+    private String capital() {
+      return Character.toUpperCase(what.charAt(0)) + what.substring(1);
+    }
+  }
+
   /**
    * How a layer is pushed down.
    *
@@ -52,6 +90,7 @@ public record HeardLayer(
 
   public HeardLayer {
     active = List.copyOf(active);
+    moves = List.copyOf(moves);
   }
 
   /** Seconds in which it sounds. */

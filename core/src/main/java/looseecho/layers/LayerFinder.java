@@ -45,6 +45,7 @@ public final class LayerFinder {
   private final Analysis a;
   private final double bar;
   private final StemMeter meter;
+  private final MoveFinder moves;
 
   /** Parts the sound, which takes a while. */
   public LayerFinder(Audio audio, Analysis a, Progress progress) {
@@ -53,6 +54,7 @@ public final class LayerFinder {
     Pulse p = a.pulse().orElse(null);
     this.bar = p == null ? 2 : 60 / p.tempo().value() * p.beatsPerBar();
     this.meter = new StemMeter(StemPowers.of(audio, progress));
+    this.moves = new MoveFinder(meter, bar, a.form().events());
   }
 
   /** All layers, drums first. */
@@ -131,7 +133,13 @@ public final class LayerFinder {
     boolean found = apart.loudness() * hits.size() / seconds(active) > FOUND * mean;
     return Optional.of(
         layer(
-            name, lane.family(), active, found ? apart : mixed, mean, job(lane), Optional.empty()));
+            name,
+            lane.family(),
+            active,
+            new Measures(found ? apart : mixed, mean),
+            Jobs.of(lane, a.hits()),
+            moves.ofAll(active),
+            Optional.empty()));
   }
 
   /** Where a lane has something to say: below lies what others play. */
@@ -173,15 +181,6 @@ public final class LayerFinder {
                     && Math.abs(o.time() - h.time()) < NEAR);
   }
 
-  private static String job(Lane lane) {
-    return switch (lane.base()) {
-      case KICK, SNARE, CLAP, TOM -> "body";
-      case HAT_CLOSED, HAT_OPEN -> "air";
-      case CYMBAL -> "tail";
-      default -> "texture";
-    };
-  }
-
   private Optional<HeardLayer> line(String family, Stem stem, List<Note> all) {
     if (all.size() < FEWEST) {
       return Optional.empty();
@@ -199,10 +198,19 @@ public final class LayerFinder {
     BandPowers powers = meter.over(stem, n -> plays[n]);
     boolean[] on = slots(active);
     double mean = meter.over(stem, n -> on[n]).loudness();
-    String job = family.equals("riff") ? "lead" : family.equals("chords") ? "bed" : "body";
+    double held = sounding.stream().mapToDouble(n -> n.end() - n.start()).sum() / sounding.size();
+    String job = Jobs.of(family, powers, held / bar);
     Optional<HeardLayer.Duck> duck =
         new DuckFinder(meter.loudness(stem)).find(all, struck(Stem.KICK), struck(Stem.SNARE));
-    return Optional.of(layer(family, family, active, powers, mean, job, duck));
+    return Optional.of(
+        layer(
+            family,
+            family,
+            active,
+            new Measures(powers, mean),
+            job,
+            moves.find(stem, active),
+            duck));
   }
 
   /** True for the slots in which one of the stretches lies. */
@@ -218,20 +226,24 @@ public final class LayerFinder {
     return Math.max(0.1, spans.stream().mapToDouble(s -> s.end() - s.start()).sum());
   }
 
+  /** Where a layer stands, and its mean loudness. */
+  private record Measures(BandPowers powers, double mean) {}
+
   private HeardLayer layer(
       String name,
       String family,
       List<Span> active,
-      BandPowers powers,
-      double mean,
+      Measures measures,
       String job,
+      List<HeardLayer.Move> moves,
       Optional<HeardLayer.Duck> duck) {
+    BandPowers powers = measures.powers();
     boolean[] on = slots(active);
-    double level = 10 * Math.log10((mean + 1e-15) / (meter.whole(n -> on[n]) + 1e-15));
+    double level = 10 * Math.log10((measures.mean() + 1e-15) / (meter.whole(n -> on[n]) + 1e-15));
     double[] edges = powers.edges();
     double inside = Math.max(-40, Math.min(0, level));
     return new HeardLayer(
-        name, family, active, inside, edges[0], edges[1], powers.image(), job, duck);
+        name, family, active, inside, edges[0], edges[1], powers.image(), job, moves, duck);
   }
 
   /** Joined where less than a bar lies between; in order. */

@@ -88,6 +88,16 @@ final class StemMeter {
     return out;
   }
 
+  /** Mean powers of a group over the slots from one to before another. */
+  BandPowers over(Stem stem, int from, int to) {
+    BandPowers out = new BandPowers();
+    for (int n = from; n < Math.min(powers.slots(), to); n++) {
+      add(stem, n, -1, 0, out);
+      out.count(1);
+    }
+    return out;
+  }
+
   /**
    * Adds what a stroke brings to a group: power times seconds until it is over, less what sounded
    * before it.

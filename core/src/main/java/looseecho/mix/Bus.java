@@ -25,17 +25,23 @@ public final class Bus {
     double angle = (pan + 1) * Math.PI / 4;
     float l = (float) (gain * Math.cos(angle) * Math.sqrt(2));
     float r = (float) (gain * Math.sin(angle) * Math.sqrt(2));
-    for (int i = Math.max(0, -at); i < sound.length && at + i < left.length; i++) {
+    int end = Math.min(sound.length, left.length - at);
+    for (int i = Math.max(0, -at); i < end; i++) {
       left[at + i] += l * sound[i];
+    }
+    for (int i = Math.max(0, -at); i < end; i++) {
       right[at + i] += r * sound[i];
     }
   }
 
   /** Adds another bus. */
   public void add(Bus other, double gain) {
+    float g = (float) gain;
     for (int i = 0; i < left.length; i++) {
-      left[i] += (float) gain * other.left[i];
-      right[i] += (float) gain * other.right[i];
+      left[i] += g * other.left[i];
+    }
+    for (int i = 0; i < right.length; i++) {
+      right[i] += g * other.right[i];
     }
   }
 

@@ -16,27 +16,38 @@ public record Ducking(double depthDb, double recoveryMs, Duck.Shape shape) {
   }
 
   /**
-   * Gain per sample for hits at the given samples; the attack takes 2 ms so that it does not click.
+   * Gain per sample for hits at the given samples, in order; the attack takes 2 ms so that it does
+   * not click.
    */
   public float[] envelope(int[] hits, int length, int rate) {
     float[] out = new float[length];
     Arrays.fill(out, 1);
-    double low = Math.pow(10, -depthDb / 20);
     int attack = rate / 500;
-    int recovery = (int) (recoveryMs * rate / 1000);
+    float[] gain = gain(attack, (int) (recoveryMs * rate / 1000));
+    for (int n = 0; n < hits.length; n++) {
+      int from = hits[n] - attack;
+      int down = Math.min(attack, length - from); // what came before is still coming back
+      for (int k = Math.max(0, -from); k < down; k++) {
+        out[from + k] = Math.min(out[from + k], gain[k]);
+      }
+      int back = Math.max(hits[n], 0); // behind the hit nothing before it is lower
+      int end = Math.min(from + gain.length, length);
+      if (end > back) {
+        System.arraycopy(gain, back - from, out, back, end - back);
+      }
+    }
+    return out;
+  }
+
+  /** Of one hit: down, and back. */
+  private float[] gain(int attack, int recovery) {
+    double low = Math.pow(10, -depthDb / 20);
     float[] gain = new float[attack + Math.max(0, recovery)];
     for (int k = 0; k < gain.length; k++) {
       int i = k - attack;
       double back = i < 0 ? -(double) i / attack : shape.at((double) i / recovery);
       gain[k] = (float) (low + (1 - low) * back);
     }
-    for (int hit : hits) {
-      int from = hit - attack;
-      int end = Math.min(gain.length, length - from);
-      for (int k = Math.max(0, -from); k < end; k++) {
-        out[from + k] = Math.min(out[from + k], gain[k]);
-      }
-    }
-    return out;
+    return gain;
   }
 }

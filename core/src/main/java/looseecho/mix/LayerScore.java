@@ -104,9 +104,13 @@ final class LayerScore {
     int at = e.at() - window.from();
     int full = Math.min(e.lasting(), sound.length);
     int end = Math.min(Math.min(sound.length, e.length()), out.length - at);
-    for (int i = Math.max(0, -at); i < end; i++) {
-      float fade = i < full ? 1 : Math.max(0, 1 - (i - full) / (float) CUT);
-      out[at + i] += g * fade * sound[i];
+    int from = Math.max(0, -at);
+    int whole = Math.min(full, end);
+    for (int i = from; i < whole; i++) {
+      out[at + i] += g * sound[i];
+    }
+    for (int i = Math.max(from, full); i < end; i++) {
+      out[at + i] += g * Math.max(0, 1 - (i - full) / (float) CUT) * sound[i];
     }
   }
 

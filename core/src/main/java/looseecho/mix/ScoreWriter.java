@@ -36,7 +36,6 @@ final class ScoreWriter {
   private final Part part;
   private final boolean[] sections;
   private final Shots shots;
-  private final ToneSynth synth = new ToneSynth();
   private final Retuner retuner = new Retuner(RATE);
 
   /**
@@ -112,7 +111,7 @@ final class ScoreWriter {
   /** A tone that is struck: full velocity, since the stroke's own comes as a gain. */
   private Shot tone(ToneSound sound, Stroke h, double moved) {
     double pitch = STROKE_PITCH + moved + h.manner().pitch();
-    return Shot.of(synth.render(sound, played(pitch, STROKE_SECONDS, 127, 0, 0), RATE));
+    return shots.note(sound, played(pitch, STROKE_SECONDS, 127, 0, 0));
   }
 
   private ToneSynth.Played played(
@@ -158,7 +157,7 @@ final class ScoreWriter {
     if (source instanceof ToneSound tone) {
       int length = ToneSynth.length(tone, seconds, RATE);
       ToneSynth.Played played = played(pitch, seconds, n.velocity(), n.slide(), n.slideMs() / 1000);
-      return new Event(at, length, length, 1, () -> Shot.of(synth.render(tone, played, RATE)));
+      return new Event(at, length, length, 1, () -> shots.note(tone, played));
     }
     double gain = LayerScore.gain(n.velocity());
     if (source instanceof SampleSound sample) {

@@ -16,6 +16,8 @@ import looseecho.synth.DrumSound;
 import looseecho.synth.DrumSynth;
 import looseecho.synth.SampleSound;
 import looseecho.synth.Shot;
+import looseecho.synth.ToneSound;
+import looseecho.synth.ToneSynth;
 
 /**
  * The one-shots: recordings are read at once, so that missing ones are told; recipes are played
@@ -28,6 +30,7 @@ final class Shots {
 
   private final Map<Recipe, Shot> played = new ConcurrentHashMap<>();
   private final Map<SampleSound, Shot> read = new ConcurrentHashMap<>();
+  private final NoteShelf notes = new NoteShelf();
   private final Map<String, Shot> files = new ConcurrentHashMap<>();
   private final Set<String> missing = new ConcurrentSkipListSet<>();
 
@@ -63,6 +66,11 @@ final class Shots {
     return played.computeIfAbsent(
         new Recipe(sound, 17 + lane.ordinal()),
         r -> Shot.of(new DrumSynth().render(r.sound(), EchoRenderer.RATE, r.seed())));
+  }
+
+  /** A note, made once while there is room to keep it. */
+  Shot note(ToneSound sound, ToneSynth.Played played) {
+    return notes.get(sound, played);
   }
 
   /** A drum's recording; the built-in drum where it can't be read. */

@@ -34,15 +34,15 @@ public record ToneSound(
     implements Source {
   /** The built-in bass: round, with enough overtones for small speakers. */
   public static final ToneSound BASS =
-      new ToneSound(0.55, 1, 0, 260, 700, 3, 220, 0.55, 25, 0.8, 0, Timbre.PLAIN);
+      new ToneSound(0.6, 1, 0, 320, 900, 3, 220, 0.55, 25, 0.8, 0, Timbre.PLAIN);
 
   /** The built-in chords: soft and wide open, behind the rest. */
   public static final ToneSound PAD =
-      new ToneSound(0.8, 3, 9, 900, 500, 25, 600, 0.6, 140, 0, 0, Timbre.PLAIN);
+      new ToneSound(0.85, 3, 9, 1400, 900, 25, 600, 0.6, 140, 0, 0, Timbre.PLAIN);
 
   /** The built-in riff: plucked, clear enough to be followed. */
   public static final ToneSound PLUCK =
-      new ToneSound(0.7, 2, 5, 700, 2800, 2, 260, 0.3, 70, 0.3, 0, Timbre.PLAIN);
+      new ToneSound(0.75, 2, 5, 1000, 2800, 2, 260, 0.3, 70, 0.3, 0, Timbre.PLAIN);
 
   public ToneSound {
     timbre = timbre == null ? Timbre.PLAIN : timbre;

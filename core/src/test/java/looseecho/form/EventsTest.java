@@ -11,6 +11,7 @@ import java.util.stream.IntStream;
 import looseecho.activity.DrawnActivity;
 import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
+import looseecho.audio.Audio;
 import looseecho.dsp.Chroma;
 import looseecho.dsp.ToneSpectra;
 import looseecho.hits.Hit;
@@ -45,6 +46,11 @@ class EventsTest {
   }
 
   private Form form(float[] x, int bars, List<Note> bass, List<SectionMark> marks) {
+    return form(x, BandLevels.of(new Audio(x, x, RATE)), bars, bass, marks);
+  }
+
+  private Form form(
+      float[] x, BandLevels levels, int bars, List<Note> bass, List<SectionMark> marks) {
     hits.sort(Comparator.comparingDouble(Hit::time));
     MelSpectra mel = MelSpectra.of(x, Progress.NONE);
     Chroma chroma = Chroma.of(ToneSpectra.of(x, RATE, 8192, 8192, 2205, Progress.NONE));
@@ -53,7 +59,7 @@ class EventsTest {
     return new SectionFinder()
         .find(
             new SectionFinder.Material(
-                mel, chroma, activity.done(), pulse(bars), hits, bass, bars * BAR, marks),
+                mel, chroma, activity.done(), pulse(bars), hits, bass, bars * BAR, levels, marks),
             Progress.NONE);
   }
 
@@ -97,6 +103,50 @@ class EventsTest {
     Event opens = only(form, Event.Kind.FILTER_OPENS);
     assertTrue(opens.start() >= 7 * BAR && opens.end() <= 13 * BAR, opens.toString());
     assertTrue(opens.end() - opens.start() >= 2 * BAR, opens.toString());
+  }
+
+  /**
+   * Common practice: before an edge the low end is cut away step by step, the sides come in, the
+   * level goes down, and a bar without the low end is another thing than one in which all is quiet.
+   */
+  @Test
+  void buildUpsAreHeardWithTheirFigures() {
+    int bars = 20;
+    int rate = 44100;
+    float[] left = new float[(int) (bars * BAR * rate)];
+    float[] right = left.clone();
+    Random random = new Random(5);
+    double[] kept = new double[4];
+    double dark = 0;
+    for (int i = 0; i < left.length; i++) {
+      double bar = i / (BAR * rate);
+      double way = bar >= 6 && bar < 8 ? (bar - 6) / 2 : 0; // to the edge at bar 8
+      double hz = bar >= 14 && bar < 15 ? 500 : 30 * Math.pow(2, 5 * way);
+      dark += 0.01 * (random.nextGaussian() - dark); // falls above 70 Hz, as music does
+      double x = 2 * dark;
+      double a = 1 - Math.exp(-2 * Math.PI * hz / rate);
+      for (int k = 0; k < kept.length; k++) {
+        kept[k] += a * (x - kept[k]);
+        x -= kept[k];
+      }
+      double gain = Math.pow(10, -8 * way / 20);
+      double side = 0.01 * random.nextGaussian() * (1 - 0.9 * way);
+      left[i] = (float) (gain * (x + side));
+      right[i] = (float) (gain * (x - side));
+    }
+    BandLevels levels = BandLevels.of(new Audio(left, right, rate));
+    Form form = form(noise(bars), levels, bars, List.of(), List.of());
+    List<Event> cuts = form.events(Event.Kind.LOW_CUT);
+    assertEquals(2, cuts.size(), cuts.toString());
+    assertEquals(6 * BAR, cuts.get(0).start(), BAR);
+    assertEquals(8 * BAR, cuts.get(0).end(), BAR / 8);
+    assertTrue(cuts.get(0).to() > 4 * cuts.get(0).from(), cuts.toString());
+    assertEquals(14 * BAR, cuts.get(1).start(), BAR / 8);
+    assertEquals(15 * BAR, cuts.get(1).end(), BAR / 8);
+    Event narrow = only(form, Event.Kind.NARROWING);
+    assertEquals(8 * BAR, narrow.end(), BAR / 8);
+    assertTrue(narrow.to() < narrow.from() / 2, narrow.toString());
+    assertEquals(-8, only(form, Event.Kind.DIP).to(), 5.5); // some of it is the cut's
   }
 
   /** Common practice: a snare roll that grows leads over; the snare on three is half speed. */

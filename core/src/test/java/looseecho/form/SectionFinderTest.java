@@ -50,7 +50,15 @@ class SectionFinderTest {
         new SectionFinder()
             .find(
                 new SectionFinder.Material(
-                    mel, chroma, activity.done(), pulse, List.of(), List.of(), end, List.of()),
+                    mel,
+                    chroma,
+                    activity.done(),
+                    pulse,
+                    List.of(),
+                    List.of(),
+                    end,
+                    BandLevels.of(new looseecho.audio.Audio(x, x, RATE)),
+                    List.of()),
                 Progress.NONE);
     assertEquals(List.of(4.0, 7.0, 3.0, 7.0), form.sections().stream().map(Section::bars).toList());
     List<String> letters = form.sections().stream().map(Section::label).toList();

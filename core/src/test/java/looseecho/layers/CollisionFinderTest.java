@@ -20,6 +20,7 @@ class CollisionFinderTest {
         high,
         new HeardLayer.Image(0, width, width, width, width),
         job,
+        List.of(),
         Optional.empty());
   }
 
@@ -53,6 +54,7 @@ class CollisionFinderTest {
             200,
             bass.image(),
             "body",
+            List.of(),
             Optional.of(new HeardLayer.Duck("kick", 6, 150)));
     assertTrue(CollisionFinder.find(List.of(kick, ducked)).isEmpty());
     HeardLayer above = layer("reese", "bass", 150, 900, 0, "body", 20);
@@ -60,5 +62,16 @@ class CollisionFinderTest {
     assertTrue(
         CollisionFinder.find(List.of(kick, layer("bass", "bass", 40, 200, 0, "body", 2)))
             .isEmpty());
+  }
+
+  @Test
+  void whatNobodyFillsIsToldFromTheLowEndUp() {
+    HeardLayer kick = layer("kick", "kick", 45, 110, 0, "body", 20);
+    HeardLayer hat = layer("hat", "hats", 6000, 16_000, 0, "air", 20);
+    List<String> gaps = GapFinder.find(List.of(kick, hat));
+    assertEquals(3, gaps.size(), gaps.toString());
+    assertTrue(gaps.get(0).startsWith("nothing between 250 and 500 Hz"), gaps.toString());
+    assertTrue(gaps.get(2).startsWith("no presence"), gaps.toString());
+    assertTrue(GapFinder.find(List.of()).isEmpty());
   }
 }

@@ -13,6 +13,7 @@ import looseecho.desktop.theme.Theme;
 import looseecho.form.Section;
 import looseecho.layers.Collision;
 import looseecho.layers.CollisionFinder;
+import looseecho.layers.GapFinder;
 import looseecho.layers.HeardLayer;
 
 /** The picked layer in figures, what gets in each other's way, and what changes at each edge. */
@@ -44,6 +45,7 @@ public final class LayersLedger extends VBox {
       getChildren().add(GroundLedger.rule());
     }
     collisions(layers);
+    gaps(layers);
     getChildren().add(GroundLedger.rule());
     edges(layers);
   }
@@ -68,12 +70,15 @@ public final class LayersLedger extends VBox {
                         d.depthDb(),
                         d.recoveryMs()))
             .orElse("No ducking heard"));
-    line("Plays " + bars(l));
+    line("Plays " + bars(l.active()));
+    for (HeardLayer.Move m : l.moves()) {
+      line(m.words() + ", " + bars(List.of(new HeardLayer.Span(m.start(), m.end()))));
+    }
   }
 
-  private String bars(HeardLayer l) {
+  private String bars(List<HeardLayer.Span> spans) {
     Analysis a = desk.analysisProperty().get();
-    return l.active().stream()
+    return spans.stream()
         .map(
             s ->
                 a.pulse()
@@ -95,6 +100,14 @@ public final class LayersLedger extends VBox {
     }
     for (Collision c : all.subList(0, Math.min(MOST, all.size()))) {
       line(c.what() + ". " + c.advice());
+    }
+  }
+
+  private void gaps(List<HeardLayer> layers) {
+    List<String> gaps = GapFinder.find(layers);
+    if (!gaps.isEmpty()) {
+      getChildren().add(ReadingRow.heading("What nobody fills"));
+      gaps.forEach(this::line);
     }
   }
 
