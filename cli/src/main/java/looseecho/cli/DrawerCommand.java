@@ -130,20 +130,12 @@ final class DrawerCommand implements Callable<Integer> {
               "file,class,pitch,confidence,attack_ms,decay_ms,length_ms,centroid_hz,noise,width,words");
         }
         for (Entry e : drawer.entries()) {
-          if (fits(e)) {
+          if (e.fits(words.toLowerCase(Locale.ROOT))) {
             Reporter.say(out, csv ? row(e) : plain(e));
           }
         }
       }
       return true;
-    }
-
-    private boolean fits(Entry e) {
-      String all =
-          (e.file() + " " + e.what().words() + " " + String.join(" ", e.like().words()))
-              .toLowerCase(Locale.ROOT);
-      return List.of(words.toLowerCase(Locale.ROOT).strip().split("\\s+", -1)).stream()
-          .allMatch(all::contains);
     }
 
     private static String row(Entry e) {

@@ -1,6 +1,8 @@
 package looseecho.drawer;
 
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
 import looseecho.palette.Descriptors;
 import looseecho.palette.Picture;
 import looseecho.palette.SoundClass;
@@ -23,4 +25,11 @@ public record Entry(
     SoundClass what,
     double confidence,
     Descriptors like,
-    Picture picture) {}
+    Picture picture) {
+  /** True when all of some words fit its file, its kind or what it is like; in small letters. */
+  public boolean fits(String words) {
+    String all =
+        (file + " " + what.words() + " " + String.join(" ", like.words())).toLowerCase(Locale.ROOT);
+    return List.of(words.strip().split("\\s+", -1)).stream().allMatch(all::contains);
+  }
+}

@@ -7,7 +7,8 @@ import looseecho.echo.DrumPart;
  *
  * @param part whose sound it is
  * @param name of the part
- * @param sound the cleanest stroke, mono at 44.1 kHz from its attack on
+ * @param sound the cleanest stroke, parted from what else plays, mono at 44.1 kHz from its attack
+ *     on
  * @param picture the median of its cleanest strokes
  * @param strokes how many were taken
  * @param quality 0 hidden under others .. 1 heard alone

@@ -2,12 +2,17 @@ package looseecho.palette;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
 import looseecho.audio.Audio;
 import looseecho.audio.Resampler;
 import looseecho.echo.DrumPart;
 import looseecho.echo.HeardDrums;
 import looseecho.hits.Hit;
+import looseecho.reading.Progress;
+import looseecho.separate.Separator;
+import looseecho.separate.Stem;
+import looseecho.separate.StemSound;
 
 /**
  * Cuts the sounds of a reference's drums out: of each part the strokes that most play alone,
@@ -20,6 +25,7 @@ public final class HeardSounds {
   private static final double BEFORE = 0.03; // seconds in which another stroke disturbs
   private static final double AFTER = 0.25;
   private static final double LONGEST = 0.8;
+  private static final double AROUND = 2; // seconds that the separator wants to hear around it
   private static final double SEARCH = 0.012;
 
   private HeardSounds() {}
@@ -29,7 +35,7 @@ public final class HeardSounds {
   /** The drums' sounds, in the order of their parts. */
   public static List<HeardSound> of(Audio reference, List<Hit> hits) {
     Audio at = new Resampler().resample(reference, RATE);
-    float[] mono = at.mono();
+    Song song = new Song(at, at.mono());
     HeardDrums drums = HeardDrums.of(hits);
     List<HeardSound> out = new ArrayList<>();
     drums
@@ -38,14 +44,15 @@ public final class HeardSounds {
             (part, own) -> {
               String name = drums.names().getOrDefault(part, part.words());
               if (!own.isEmpty()) {
-                out.add(sound(part, name, own, hits, mono));
+                out.add(sound(part, name, own, hits, song));
               }
             });
     return out;
   }
 
   private static HeardSound sound(
-      DrumPart part, String name, List<Hit> own, List<Hit> all, float[] mono) {
+      DrumPart part, String name, List<Hit> own, List<Hit> all, Song song) {
+    float[] mono = song.mono();
     List<Stroke> strokes =
         own.stream()
             .map(h -> new Stroke(h, clean(h, all)))
@@ -59,14 +66,41 @@ public final class HeardSounds {
     List<Integer> attacks = taken.stream().map(t -> attack(mono, t.hit().time())).toList();
     List<Integer> ends = taken.stream().map(t -> next(t.hit(), all, mono.length)).toList();
     int from = attack(mono, taken.get(0).hit().time());
-    int to = (int) Math.min(mono.length, from + LONGEST * RATE);
     return new HeardSound(
         part,
         name,
-        java.util.Arrays.copyOfRange(mono, Math.min(from, to), to),
+        cut(song.sound(), from, end(part, taken.get(0).hit(), all, mono.length), part),
         Picture.heard(mono, attacks, ends),
         taken.size(),
         best);
+  }
+
+  /** A song, and both sides as one. */
+  private record Song(Audio sound, float[] mono) {}
+
+  /** The sample at which the next stroke of the same group falls, or the sound is long enough. */
+  private static int end(DrumPart part, Hit h, List<Hit> all, int length) {
+    List<Hit> group = all.stream().filter(o -> Stem.of(o.lane()) == Stem.of(part.lane())).toList();
+    int longest = (int) (h.time() * RATE + LONGEST * RATE);
+    return Math.min(Math.min(longest, length), next(h, group, length));
+  }
+
+  /** A stretch of a group of drums, parted from what else plays. */
+  private static float[] cut(Audio song, int from, int to, DrumPart part) {
+    int begin = (int) Math.max(0, from - AROUND * RATE);
+    int end = (int) Math.min(song.length(), to + AROUND * RATE);
+    if (to <= from) {
+      return new float[1];
+    }
+    Separator near = new Separator(song.slice(begin, end));
+    float[] group =
+        new StemSound().of(near, EnumSet.of(Stem.of(part.lane())), Progress.NONE).mono();
+    float[] out = java.util.Arrays.copyOfRange(group, from - begin, to - begin);
+    int fade = Math.min(out.length, RATE / 100);
+    for (int i = 0; i < fade; i++) {
+      out[out.length - 1 - i] *= (float) i / fade;
+    }
+    return out;
   }
 
   /** The sample at which the next stroke of anything falls, or the sound ends. */

@@ -16,7 +16,9 @@ import looseecho.desktop.ledger.HitsLedger;
 import looseecho.desktop.ledger.LayersLedger;
 import looseecho.desktop.ledger.MixerLedger;
 import looseecho.desktop.ledger.NotesLedger;
+import looseecho.desktop.ledger.PaletteLedger;
 import looseecho.desktop.notes.NotesBench;
+import looseecho.desktop.palette.PaletteBench;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.sounds.SoundsBench;
 import looseecho.echo.TemplateSection;
@@ -75,7 +77,14 @@ enum Bench {
       "#layers",
       s -> !s.drums().isEmpty() || !s.lines().isEmpty(),
       (s, out) -> new SoundsBench(s.desk(), s.selection(), s.maker(), s.ownAudio()),
-      s -> new MixerLedger(s.desk(), s.maker(), s.matching()));
+      s -> new MixerLedger(s.desk(), s.maker(), s.matching())),
+  PALETTE(
+      "Palette",
+      "heard against yours",
+      "#palette-chart",
+      s -> true,
+      (s, out) -> new PaletteBench(s.desk(), s.palette()),
+      s -> new PaletteLedger(s.palette()));
 
   private final String title;
   private final String about;

@@ -14,7 +14,7 @@ final class KeysCard {
   private static final String[][] KEYS = {
     {"Space", "play or pause"},
     {"F", "flip between heard and echo"},
-    {"Ctrl+1 to 6", "ground, hits, notes, layers, echo, sounds"},
+    {"Ctrl+1 to 7", "ground, hits, notes, layers, echo, sounds, palette"},
     {"Ctrl+O, Ctrl+S, Ctrl+Shift+S", "open, save, save under another name"},
     {"Ctrl+E", "export MIDI, mix and stems"},
     {"Ctrl+Z, Ctrl+Shift+Z", "undo, redo"},
@@ -43,6 +43,10 @@ final class KeysCard {
     {"B, C, Z", "mark from where Write works; bar to the next; one part, bar under bar"},
     {"D", "on the Echo bench: one more part of the picked kind"},
     {"↑ ↓, Enter, Shift+Enter on the layers", "pick, its group alone, all without it"},
+    {
+      "↑ ↓, Enter, Shift+Enter on the palette",
+      "pick, play the track's sound, the echo's; in the list: take, beside"
+    },
     {"← → ↑ ↓ Insert Delete on a course", "pick a point, move, add, take out"},
     {"N", "day or night"},
     {"F1, F2", "this card, the sums"},

@@ -81,9 +81,9 @@ public final class EchoMaker implements AutoCloseable {
   /** Other sounds for what is rendered from now on. */
   void use(Sounds other) {
     if (!sounds.get().equals(other)) {
-      sounds.set(other);
       renderer.thenAccept(EchoRenderer::forget);
       renderer = prepared(other);
+      sounds.set(other); // those who follow the sounds ask for the renderer
       renderer.thenAccept(r -> Platform.runLater(() -> name(r.missing())));
     }
   }

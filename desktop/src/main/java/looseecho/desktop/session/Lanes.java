@@ -9,6 +9,9 @@ import java.util.List;
  * @param hearing hears corrections; the newest counts
  * @param parting parts the track into its layers; the newest counts
  * @param matching brings the echo's sounds near the track's; the newest counts
+ * @param comparing compares the echo's sounds with the track's; the newest counts
+ * @param indexing measures samples
+ * @param looking looks through the samples; the newest counts
  * @param reading reads what the person lays on a template, such as a groove
  */
 public record Lanes(
@@ -16,6 +19,9 @@ public record Lanes(
     Work hearing,
     Work parting,
     Work matching,
+    Work comparing,
+    Work indexing,
+    Work looking,
     Work reading,
     Work saving,
     Work exporting)
@@ -26,13 +32,18 @@ public record Lanes(
         Work.newest("hearing"),
         Work.newest("parting"),
         Work.newest("matching"),
+        Work.newest("comparing"),
+        Work.inOrder("indexing"),
+        Work.newest("looking"),
         Work.newest("reading"),
         Work.inOrder("saving"),
         Work.inOrder("exporting"));
   }
 
   public List<Work> all() {
-    return List.of(opening, hearing, parting, matching, reading, saving, exporting);
+    return List.of(
+        opening, hearing, parting, matching, comparing, indexing, looking, reading, saving,
+        exporting);
   }
 
   /** True when nothing is at work. */

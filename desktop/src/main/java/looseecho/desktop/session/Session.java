@@ -26,6 +26,7 @@ public final class Session implements AutoCloseable {
   private final OwnAudio ownAudio;
   private final Matching matching;
   private final LayerEar layers;
+  private final PaletteEar palette;
 
   public Session(OutputDevice device, CorrectionStore store) {
     folder = store.folder();
@@ -49,6 +50,8 @@ public final class Session implements AutoCloseable {
     papers = new Papers(lanes, ear, desk, maker, keeper, notice, matching::opened);
     ownAudio = new OwnAudio(desk, selection, maker, playback, lanes, folder.resolveSibling("cuts"));
     layers = new LayerEar(desk, lanes.parting(), notice);
+    SampleDrawer drawer = new SampleDrawer(lanes, notice, folder.resolveSibling("drawer"));
+    palette = new PaletteEar(desk, maker, playback, lanes, notice, drawer);
     notice.say(device.remark());
   }
 
@@ -111,6 +114,11 @@ public final class Session implements AutoCloseable {
   /** What hears the layers of the track. */
   public LayerEar layers() {
     return layers;
+  }
+
+  /** The track's sounds beside the echo's. */
+  public PaletteEar palette() {
+    return palette;
   }
 
   /** Recordings of one's own as parts. */

@@ -1,0 +1,110 @@
+package looseecho.desktop.palette;
+
+import java.util.Locale;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import looseecho.desktop.session.PaletteEar;
+import looseecho.desktop.theme.Theme;
+import looseecho.drawer.Match;
+
+/** One's own samples nearest to the picked sound: arrows play them, Enter takes one. */
+final class MatchList extends VBox {
+  private final PaletteEar ear;
+  private final ListView<Match> list = new ListView<>();
+  private boolean filling;
+
+  MatchList(PaletteEar ear) {
+    super(6);
+    this.ear = ear;
+    Label head = new Label("Nearest of yours");
+    head.getStyleClass().add(Theme.HEADING);
+    TextField words = new TextField();
+    words.setId("match-words");
+    words.setPromptText("words: short dark, clap, a name");
+    words.setTooltip(new Tooltip("Only samples that these words fit; Enter looks"));
+    words.setOnAction(e -> ear.drawer().words(words.getText()));
+    list.setId("matches");
+    list.setAccessibleText("Nearest samples: arrows play, Enter takes, Shift and Enter beside it");
+    list.setCellFactory(l -> new Cell());
+    list.setPlaceholder(new Label("Pick a sound"));
+    list.setFixedCellSize(42);
+    VBox.setVgrow(list, Priority.ALWAYS);
+    list.getSelectionModel()
+        .selectedItemProperty()
+        .addListener(
+            (o, a, b) -> {
+              if (b != null && !filling) {
+                ear.play(b);
+              }
+            });
+    list.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+    list.setOnMouseClicked(
+        e -> {
+          if (e.getClickCount() == 2) {
+            take(e.isShiftDown());
+          }
+        });
+    ear.drawer().matchesProperty().addListener((o, a, b) -> fill());
+    getChildren().addAll(head, words, list);
+    fill();
+  }
+
+  private void fill() {
+    filling = true;
+    list.getItems().setAll(ear.drawer().matchesProperty().get());
+    filling = false;
+  }
+
+  private void key(KeyEvent e) {
+    if (e.getCode() == KeyCode.ENTER && !e.isShortcutDown() && !e.isAltDown()) {
+      take(e.isShiftDown());
+      e.consume();
+    } else if (e.getCode() == KeyCode.DOWN && list.getSelectionModel().isEmpty()) {
+      list.getSelectionModel().select(0); // the list itself would begin with the second
+      e.consume();
+    }
+  }
+
+  private void take(boolean layer) {
+    Match match = list.getSelectionModel().getSelectedItem();
+    if (match != null) {
+      ear.take(match, layer);
+    }
+  }
+
+  private static final class Cell extends ListCell<Match> {
+    private final Label name = new Label();
+    private final Label about = new Label();
+    private final VBox box = new VBox(name, about);
+
+    Cell() {
+      about.getStyleClass().add(Theme.SMALL);
+      setPrefWidth(0); // as wide as the list, what is longer is cut with dots
+    }
+
+    @Override
+    protected void updateItem(Match m, boolean empty) {
+      super.updateItem(m, empty);
+      if (empty || m == null) {
+        setGraphic(null);
+        return;
+      }
+      name.setText(m.entry().file().getFileName().toString().replaceFirst("\\.[^.]*$", ""));
+      about.setText(
+          String.format(
+              Locale.ROOT,
+              "%.1f dB off, %s, %s",
+              m.distance(),
+              m.entry().what().words(),
+              m.remedy()));
+      setGraphic(box);
+    }
+  }
+}

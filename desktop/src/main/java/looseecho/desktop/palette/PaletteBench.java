@@ -1,0 +1,83 @@
+package looseecho.desktop.palette;
+
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.SoundFiles;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.PaletteEar;
+import looseecho.desktop.theme.Theme;
+
+/** The track's drums beside the echo's, and the samples of one's own that come nearest. */
+public final class PaletteBench extends HBox {
+  private static final double LIST_WIDTH = 250;
+  private static final String HELP =
+      "Outline: the track's; filled: the echo's. Up and down pick, Enter plays the track's, Shift"
+          + " and Enter the echo's. In the list arrows play, Enter takes a sample, Shift and Enter"
+          + " puts it beside what is there. Cuts of a recording are for study.";
+
+  public PaletteBench(Desk desk, PaletteEar ear) {
+    super(16);
+    getStyleClass().add("bench");
+    PaletteChart chart = new PaletteChart(ear);
+    chart.setMinHeight(140);
+    VBox.setVgrow(chart, Priority.ALWAYS);
+    PairPicture pair = new PairPicture();
+    ear.pickedProperty().addListener((o, a, b) -> pair.show(b));
+    pair.show(ear.pickedProperty().get());
+    Label help = new Label(HELP);
+    help.setWrapText(true);
+    help.getStyleClass().add(Theme.SMALL);
+    Label size = new Label();
+    size.setId("drawer-size");
+    size.getStyleClass().add(Theme.SMALL);
+    ear.drawer()
+        .sizeProperty()
+        .addListener((o, a, b) -> size.setText(b.intValue() > 0 ? b + " samples" : ""));
+    HBox tools =
+        new HBox(
+            8,
+            Buttons.of(
+                "palette-heard",
+                "Track's",
+                "The picked sound of the track (Enter)",
+                () -> ear.play(false)),
+            Buttons.of(
+                "palette-echo",
+                "Echo's",
+                "The echo's sound, as loud (Shift+Enter)",
+                () -> ear.play(true)),
+            Buttons.of(
+                "drawer-add",
+                "Add folder…",
+                "Measures the samples in a folder, so that they can be found by their sound",
+                () -> SoundFiles.folder("A folder of your samples").ifPresent(ear.drawer()::add)),
+            size);
+    tools.setAlignment(Pos.CENTER_LEFT);
+    VBox left = new VBox(8, tools, chart, pair, help);
+    HBox.setHgrow(left, Priority.ALWAYS);
+    MatchList matches = new MatchList(ear);
+    matches.setMinWidth(LIST_WIDTH);
+    matches.setPrefWidth(LIST_WIDTH);
+    getChildren().addAll(left, matches);
+    sceneProperty()
+        .addListener(
+            (o, a, b) -> {
+              if (b != null) {
+                ear.hear();
+              } else {
+                ear.rest();
+              }
+            });
+    desk.analysisProperty()
+        .addListener(
+            (o, a, b) -> {
+              if (getScene() != null) {
+                ear.hear();
+              }
+            });
+  }
+}

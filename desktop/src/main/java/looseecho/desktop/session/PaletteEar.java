@@ -1,0 +1,269 @@
+package looseecho.desktop.session;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import looseecho.analysis.Analysis;
+import looseecho.audio.Audio;
+import looseecho.audio.AudioReader;
+import looseecho.audio.Resampler;
+import looseecho.drawer.Match;
+import looseecho.mix.EchoRenderer;
+import looseecho.mix.Layer;
+import looseecho.mix.Sound;
+import looseecho.mix.Sounds;
+import looseecho.palette.DescriptorFinder;
+import looseecho.palette.Descriptors;
+import looseecho.palette.HeardSound;
+import looseecho.palette.HeardSounds;
+import looseecho.palette.Picture;
+import looseecho.palette.PictureDistance;
+import looseecho.palette.SoundAdvice;
+import looseecho.project.FoundSamples;
+import looseecho.reading.Progress;
+import looseecho.synth.Retuner;
+import looseecho.synth.SampleSound;
+
+/**
+ * The sounds of the track beside those of the echo: cut out when they are first asked for, compared
+ * anew when the echo's sounds change. Belongs to the interface's thread.
+ */
+public final class PaletteEar {
+  private static final int RATE = EchoRenderer.RATE;
+  private static final int VELOCITY = 110;
+  private static final double LAYER_DB = -6; // a sample beside what is there
+
+  /**
+   * A sound and the echo's.
+   *
+   * @param like what the heard one is like
+   * @param echo one stroke of the echo's, mono
+   * @param distance mean difference in decibels
+   * @param advice steps from the echo's to the heard one
+   */
+  public record Row(
+      HeardSound heard, Descriptors like, float[] echo, double distance, List<String> advice) {}
+
+  private final Desk desk;
+  private final EchoMaker maker;
+  private final Playback playback;
+  private final Lanes lanes;
+  private final Notice notice;
+  private final SampleDrawer drawer;
+  private final ReadOnlyObjectWrapper<List<Row>> rows = new ReadOnlyObjectWrapper<>(List.of());
+  private final ReadOnlyObjectWrapper<Row> picked = new ReadOnlyObjectWrapper<>();
+  private List<HeardSound> heard = List.of();
+  private Analysis of;
+  private boolean wanted;
+
+  PaletteEar(
+      Desk desk,
+      EchoMaker maker,
+      Playback playback,
+      Lanes lanes,
+      Notice notice,
+      SampleDrawer drawer) {
+    this.desk = desk;
+    this.maker = maker;
+    this.playback = playback;
+    this.lanes = lanes;
+    this.notice = notice;
+    this.drawer = drawer;
+    desk.referenceProperty().addListener((o, a, b) -> forget());
+    maker.soundsProperty().addListener((o, a, b) -> compare());
+  }
+
+  private void forget() {
+    lanes.comparing().drop();
+    of = null;
+    heard = List.of();
+    rows.set(List.of());
+    pick(null);
+  }
+
+  /** Cuts the sounds out unless they are known; from now on they are compared. */
+  public void hear() {
+    wanted = true;
+    drawer.open();
+    Reference r = desk.referenceProperty().get();
+    Analysis a = desk.analysisProperty().get();
+    if (r == null || a == null || a.equals(of)) {
+      return;
+    }
+    of = a;
+    lanes
+        .comparing()
+        .start(
+            p -> {
+              p.step("Cutting the sounds out", 0);
+              List<HeardSound> sounds = HeardSounds.of(r.audio(), a.hits());
+              return new Compared(sounds, compared(sounds, p));
+            },
+            c -> {
+              heard = c.sounds();
+              show(c.rows());
+            },
+            e -> {
+              of = null;
+              notice.failed("Cutting the sounds out", e, "Open this bench again.");
+            });
+  }
+
+  private record Compared(List<HeardSound> sounds, List<Row> rows) {}
+
+  /** Nobody looks: nothing is compared any more. */
+  public void rest() {
+    wanted = false;
+  }
+
+  private void compare() {
+    if (wanted && !heard.isEmpty()) {
+      List<HeardSound> sounds = heard;
+      lanes
+          .comparing()
+          .start(
+              p -> compared(sounds, p),
+              this::show,
+              e -> notice.failed("Comparing the sounds", e, "What you see is older."));
+    }
+  }
+
+  private List<Row> compared(List<HeardSound> sounds, Progress p) {
+    EchoRenderer renderer = maker.renderer();
+    List<Row> out = new ArrayList<>();
+    for (HeardSound h : sounds) {
+      p.step("Comparing the sounds", (double) out.size() / sounds.size());
+      float[] echo = renderer.oneShot(h.part(), VELOCITY);
+      Descriptors like = new DescriptorFinder().of(h.sound(), h.sound());
+      Descriptors own = new DescriptorFinder().of(echo, echo);
+      Picture picture = Picture.of(echo, Picture.attack(echo));
+      double distance = PictureDistance.between(h.picture(), picture).distance();
+      out.add(new Row(h, like, echo, distance, SoundAdvice.of(like, own)));
+    }
+    return out;
+  }
+
+  private void show(List<Row> now) {
+    Row before = picked.get();
+    rows.set(List.copyOf(now));
+    Row same =
+        now.stream()
+            .filter(r -> before != null && r.heard().part().equals(before.heard().part()))
+            .findFirst()
+            .orElse(now.isEmpty() ? null : now.get(0));
+    boolean other = before == null || same == null || same.heard() != before.heard();
+    picked.set(same);
+    if (other) {
+      drawer.want(same == null ? null : same.heard());
+    }
+  }
+
+  /** Looks at another sound; null for none. */
+  public void pick(Row row) {
+    picked.set(row);
+    drawer.want(row == null ? null : row.heard());
+  }
+
+  /** Lets the picked sound be heard: the track's, or the echo's as loud. */
+  public void play(boolean echo) {
+    Row r = picked.get();
+    if (r != null) {
+      playback
+          .player()
+          .audition(echo ? asLoud(r.echo(), r.heard().sound()) : r.heard().sound().clone());
+    }
+  }
+
+  /** Lets a sample be heard, tuned and as loud as the picked sound. */
+  public void play(Match match) {
+    Row r = picked.get();
+    if (r != null) {
+      lanes
+          .looking()
+          .start(
+              p -> asLoud(tuned(match), r.heard().sound()),
+              playback.player()::audition,
+              e -> desk.say(String.valueOf(e.getMessage())));
+    }
+  }
+
+  private static float[] tuned(Match match) throws IOException {
+    Audio audio = new AudioReader().oneShot(match.entry().file(), Progress.NONE);
+    float[] x = new Resampler().resample(audio, RATE).mono();
+    return match.semitones() == 0 ? x : new Retuner(RATE).bySpeed(x, match.semitones());
+  }
+
+  private static float[] asLoud(float[] x, float[] as) {
+    float gain = (float) Math.min(8, Math.sqrt(energy(as) / (energy(x) + 1e-12)));
+    float[] out = x.clone();
+    for (int i = 0; i < out.length; i++) {
+      out[i] *= gain;
+    }
+    return out;
+  }
+
+  /** Energy of the first 200 ms, in which a stroke's loudness lies. */
+  private static double energy(float[] x) {
+    double sum = 0;
+    for (int i = 0; i < Math.min(x.length, RATE / 5); i++) {
+      sum += x[i] * x[i];
+    }
+    return sum;
+  }
+
+  /**
+   * Takes a sample as the picked sound, as loud as what was there.
+   *
+   * @param layer true to put it beside what is there
+   */
+  public void take(Match match, boolean layer) {
+    Row r = picked.get();
+    if (r == null) {
+      return;
+    }
+    Path file = match.entry().file();
+    Sounds now = maker.soundsProperty().get();
+    lanes
+        .looking()
+        .start(
+            p -> now.with(r.heard().part(), with(match, r, now, layer)),
+            sounds -> {
+              String name = file.getFileName().toString().replaceFirst("\\.[^.]*$", "");
+              desk.sound(sounds, r.heard().name() + ": " + name + (layer ? " beside it" : ""));
+            },
+            e -> desk.say(String.valueOf(e.getMessage())));
+  }
+
+  private static Sound with(Match match, Row r, Sounds now, boolean layer) throws IOException {
+    Path file = match.entry().file();
+    SampleSound read =
+        SampleSound.of(file).known(FoundSamples.content(file)).tuned(match.semitones());
+    SampleSound sample = match.shorter() ? read.lasting(r.like().lengthMs()) : read;
+    Sound old = now.sound(r.heard().part());
+    if (layer) {
+      return old.and(Layer.of(sample).placed(LAYER_DB, 0));
+    }
+    Sounds dry = now.with(r.heard().part(), old.with(sample));
+    float[] x = new EchoRenderer(dry).oneShot(r.heard().part(), VELOCITY);
+    double gain = 10 * Math.log10(energy(r.echo()) / (energy(x) + 1e-12));
+    return old.with(sample).with(old.strip().level(old.strip().levelDb() + gain));
+  }
+
+  /** Heard against echo, in the order of the parts. */
+  public ReadOnlyObjectProperty<List<Row>> rowsProperty() {
+    return rows.getReadOnlyProperty();
+  }
+
+  /** The row that is looked at; null for none. */
+  public ReadOnlyObjectProperty<Row> pickedProperty() {
+    return picked.getReadOnlyProperty();
+  }
+
+  /** The person's samples. */
+  public SampleDrawer drawer() {
+    return drawer;
+  }
+}

@@ -1,0 +1,138 @@
+package looseecho.desktop.session;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import looseecho.drawer.Drawer;
+import looseecho.drawer.Entry;
+import looseecho.drawer.Indexer;
+import looseecho.drawer.Match;
+import looseecho.drawer.Matcher;
+import looseecho.drawer.ShippedDrawer;
+import looseecho.palette.HeardSound;
+import looseecho.reading.Progress;
+
+/**
+ * The person's own samples: measured aside, searched for what is near a heard sound. The sounds
+ * that come with the program are in it from the start. Belongs to the interface's thread.
+ */
+public final class SampleDrawer {
+  private static final int SHOWN = 12;
+  private final Lanes lanes;
+  private final Notice notice;
+  private final Path folder;
+  private final ReadOnlyIntegerWrapper size = new ReadOnlyIntegerWrapper(-1);
+  private final ReadOnlyObjectWrapper<List<Match>> matches = new ReadOnlyObjectWrapper<>(List.of());
+  private HeardSound wanted;
+  private String words = "";
+
+  /**
+   * A drawer in a folder.
+   *
+   * @param folder where what was measured is kept
+   */
+  SampleDrawer(Lanes lanes, Notice notice, Path folder) {
+    this.lanes = lanes;
+    this.notice = notice;
+    this.folder = folder;
+  }
+
+  /** Gets the drawer ready when it is first looked at. */
+  void open() {
+    if (size.get() < 0) {
+      size.set(0);
+      index(List.of(), "");
+    }
+  }
+
+  /** Takes a folder of samples into it; what is there already is passed over. */
+  public void add(Path samples) {
+    index(List.of(samples), samples.getFileName() + ": ");
+  }
+
+  private void index(List<Path> more, String what) {
+    lanes
+        .indexing()
+        .start(
+            p -> indexed(more, p),
+            done -> {
+              size.set(done.size());
+              if (!more.isEmpty()) {
+                String rest = done.done().notes().isEmpty() ? "" : " " + done.done().notes().get(0);
+                notice.say(
+                    String.format(
+                        Locale.ROOT,
+                        "%s%d samples measured, %d known already.%s",
+                        what,
+                        done.done().added(),
+                        done.done().known(),
+                        rest));
+              }
+              look();
+            },
+            e -> notice.failed("Measuring samples", e, "What was measured is kept; add again."));
+  }
+
+  private record Indexed(int size, Indexer.Done done) {}
+
+  private Indexed indexed(List<Path> more, Progress p) throws IOException {
+    Path own = folder.resolve("that come with it");
+    try (Drawer drawer = Drawer.open(folder)) {
+      if (drawer.entries(own).isEmpty()) {
+        ShippedDrawer.write(own, p);
+        new Indexer().add(drawer, List.of(own), p);
+      }
+      Indexer.Done done = new Indexer().add(drawer, more, p);
+      return new Indexed(drawer.entries().size(), done);
+    }
+  }
+
+  /** Looks for what is near a sound; null for none. */
+  void want(HeardSound heard) {
+    wanted = heard;
+    look();
+  }
+
+  /** Only samples that these words fit: kind, what they are like, name. */
+  public void words(String wantedWords) {
+    words = wantedWords.toLowerCase(Locale.ROOT).strip();
+    look();
+  }
+
+  private void look() {
+    HeardSound now = wanted;
+    String fitting = words;
+    if (now == null || size.get() <= 0) {
+      lanes.looking().drop();
+      matches.set(List.of());
+      return;
+    }
+    lanes
+        .looking()
+        .start(
+            p -> {
+              try (Drawer drawer = Drawer.open(folder)) {
+                List<Entry> entries =
+                    drawer.entries().stream().filter(e -> e.fits(fitting)).toList();
+                return new Matcher().match(now, entries, SHOWN, p);
+              }
+            },
+            matches::set,
+            e -> notice.failed("Looking through the drawer", e, "Pick the sound again."));
+  }
+
+  /** How many samples it holds; below 1 while it is not ready. */
+  public ReadOnlyIntegerProperty sizeProperty() {
+    return size.getReadOnlyProperty();
+  }
+
+  /** The nearest samples, the best first. */
+  public ReadOnlyObjectProperty<List<Match>> matchesProperty() {
+    return matches.getReadOnlyProperty();
+  }
+}

@@ -1,0 +1,85 @@
+package looseecho.desktop;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import looseecho.desktop.session.PaletteEar;
+import looseecho.drawer.Match;
+import looseecho.mix.Sound;
+import looseecho.synth.SampleSound;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.framework.junit5.Start;
+
+/** The track's sounds beside the echo's: picked by keys, replaced by the nearest sample. */
+class PaletteBenchTest extends WindowTest {
+  @TempDir private Path dir;
+
+  @Start
+  void start(Stage stage) throws IOException {
+    openTrack(stage, dir);
+  }
+
+  private List<PaletteEar.Row> rows() {
+    return session.palette().rowsProperty().get();
+  }
+
+  private List<Match> matches() {
+    return session.palette().drawer().matchesProperty().get();
+  }
+
+  @Test
+  void theNearestSampleIsTakenByKeysAndGivenBack() {
+    until("it is heard", () -> session.desk().templateProperty().get() != null);
+    go("#step-palette");
+    until("the sounds are cut out", () -> !rows().isEmpty());
+    until("the drawer is ready and looked through", () -> !matches().isEmpty());
+    Node chart = robot.lookup("#palette-chart").query();
+    robot.interact(chart::requestFocus);
+    robot.type(KeyCode.DOWN).type(KeyCode.UP);
+    PaletteEar.Row row = session.palette().pickedProperty().get();
+    assertEquals(rows().get(0), row);
+    assertTrue(
+        robot.lookup(l -> l.toString().contains("dB apart over time")).tryQuery().isPresent());
+    until("its samples are there", () -> session.lanes().resting() && !matches().isEmpty());
+    Sound before = session.maker().soundsProperty().get().sound(row.heard().part());
+    ListView<?> list = robot.lookup("#matches").queryAs(ListView.class);
+    robot.interact(list::requestFocus);
+    robot.type(KeyCode.DOWN);
+    assertEquals(matches().get(0), list.getSelectionModel().getSelectedItem());
+    robot.type(KeyCode.ENTER);
+    until(
+        "the sample is the sound",
+        () ->
+            session.maker().soundsProperty().get().sound(row.heard().part()).source()
+                instanceof SampleSound);
+    until(
+        "the distance is told anew",
+        () -> session.lanes().resting() && rows().get(0).distance() != row.distance());
+    assertNotEquals(before, session.maker().soundsProperty().get().sound(row.heard().part()));
+    robot.interact(session.desk()::undo);
+    assertEquals(before, session.maker().soundsProperty().get().sound(row.heard().part()));
+    TextField words = robot.lookup("#match-words").queryAs(TextField.class);
+    robot.interact(
+        () -> {
+          words.setText("harbour clap");
+          words.getOnAction().handle(null);
+        });
+    until(
+        "only claps are left",
+        () -> !matches().isEmpty() && matches().stream().allMatch(this::isClap));
+  }
+
+  private boolean isClap(Match m) {
+    return m.entry().file().getFileName().toString().startsWith("harbour clap");
+  }
+}
