@@ -68,6 +68,15 @@ class PaletteBenchTest extends WindowTest {
     assertNotEquals(before, session.maker().soundsProperty().get().sound(row.heard().part()));
     robot.interact(session.desk()::undo);
     assertEquals(before, session.maker().soundsProperty().get().sound(row.heard().part()));
+    robot.interact(list::requestFocus);
+    robot.press(KeyCode.SHIFT).type(KeyCode.ENTER).release(KeyCode.SHIFT);
+    until(
+        "the sample is beside the sound",
+        () ->
+            session.maker().soundsProperty().get().sound(row.heard().part()).layers().size() == 2);
+    until(
+        "two low ends are told",
+        () -> session.lanes().resting() && rows().get(0).stack().toString().contains("120 Hz"));
     TextField words = robot.lookup("#match-words").queryAs(TextField.class);
     robot.interact(
         () -> {

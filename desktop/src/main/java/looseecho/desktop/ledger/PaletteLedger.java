@@ -60,6 +60,11 @@ public final class PaletteLedger extends VBox {
     for (int k = 0; k < steps.size(); k++) {
       line((k + 1) + ". " + steps.get(k));
     }
+    if (!r.stack().isEmpty()) {
+      getChildren().add(GroundLedger.rule());
+      getChildren().add(ReadingRow.heading("Your stack"));
+      r.stack().forEach(this::line);
+    }
   }
 
   private void line(String words) {

@@ -11,6 +11,7 @@ import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
 import looseecho.audio.Resampler;
 import looseecho.drawer.Match;
+import looseecho.echo.Part;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Layer;
 import looseecho.mix.Sound;
@@ -22,6 +23,7 @@ import looseecho.palette.HeardSounds;
 import looseecho.palette.Picture;
 import looseecho.palette.PictureDistance;
 import looseecho.palette.SoundAdvice;
+import looseecho.palette.StackAdvisor;
 import looseecho.project.FoundSamples;
 import looseecho.reading.Progress;
 import looseecho.synth.Retuner;
@@ -43,9 +45,15 @@ public final class PaletteEar {
    * @param echo one stroke of the echo's, mono
    * @param distance mean difference in decibels
    * @param advice steps from the echo's to the heard one
+   * @param stack what is to be said about the echo's layers
    */
   public record Row(
-      HeardSound heard, Descriptors like, float[] echo, double distance, List<String> advice) {}
+      HeardSound heard,
+      Descriptors like,
+      float[] echo,
+      double distance,
+      List<String> advice,
+      List<String> stack) {}
 
   private final Desk desk;
   private final EchoMaker maker;
@@ -94,13 +102,14 @@ public final class PaletteEar {
       return;
     }
     of = a;
+    Sounds now = maker.soundsProperty().get();
     lanes
         .comparing()
         .start(
             p -> {
               p.step("Cutting the sounds out", 0);
               List<HeardSound> sounds = HeardSounds.of(r.audio(), a.hits());
-              return new Compared(sounds, compared(sounds, p));
+              return new Compared(sounds, compared(sounds, now, p));
             },
             c -> {
               heard = c.sounds();
@@ -122,16 +131,17 @@ public final class PaletteEar {
   private void compare() {
     if (wanted && !heard.isEmpty()) {
       List<HeardSound> sounds = heard;
+      Sounds now = maker.soundsProperty().get();
       lanes
           .comparing()
           .start(
-              p -> compared(sounds, p),
+              p -> compared(sounds, now, p),
               this::show,
               e -> notice.failed("Comparing the sounds", e, "What you see is older."));
     }
   }
 
-  private List<Row> compared(List<HeardSound> sounds, Progress p) {
+  private List<Row> compared(List<HeardSound> sounds, Sounds now, Progress p) {
     EchoRenderer renderer = maker.renderer();
     List<Row> out = new ArrayList<>();
     for (HeardSound h : sounds) {
@@ -140,10 +150,28 @@ public final class PaletteEar {
       Descriptors like = new DescriptorFinder().of(h.sound(), h.sound());
       Descriptors own = new DescriptorFinder().of(echo, echo);
       Picture picture = Picture.of(echo, Picture.attack(echo));
-      double distance = PictureDistance.between(h.picture(), picture).distance();
-      out.add(new Row(h, like, echo, distance, SoundAdvice.of(like, own)));
+      Picture parted = Picture.of(h.sound(), Picture.attack(h.sound()));
+      double distance = PictureDistance.between(parted, picture).distance();
+      List<String> stack = stack(renderer, h.part(), now.sound(h.part()));
+      out.add(new Row(h, like, echo, distance, SoundAdvice.of(like, own), stack));
     }
     return out;
+  }
+
+  private static List<String> stack(EchoRenderer renderer, Part part, Sound sound) {
+    List<StackAdvisor.Sounding> layers = new ArrayList<>();
+    for (int k = 0; k < sound.layers().size(); k++) {
+      if (!sound.layers().get(k).muted()) {
+        Sound only = sound;
+        for (int o = 0; o < sound.layers().size(); o++) {
+          only = only.with(o, only.layers().get(o).muted(o != k));
+        }
+        layers.add(
+            new StackAdvisor.Sounding(
+                "layer " + (k + 1), sound.layers().get(k).job(), renderer.picture(part, only)));
+      }
+    }
+    return StackAdvisor.look(layers, RATE);
   }
 
   private void show(List<Row> now) {
