@@ -14,6 +14,7 @@ public final class Resampler {
   private static final double BETA = 9.0;
   private static final double PASS = 0.92;
   private static final int TABLE_PER_CROSSING = 512;
+  private static final double[] TABLE = table();
 
   /** Both channels at the new rate; the same object when nothing changes. */
   public Audio resample(Audio in, int rate) {
@@ -53,7 +54,6 @@ public final class Resampler {
     }
     double ratio = (double) to / from;
     double cut = PASS * Math.min(1, ratio);
-    double[] table = table();
     float[] out = new float[(int) Math.ceil(in.length * ratio)];
     double reach = ZERO_CROSSINGS / cut;
     // With whole-number rates the fractions between samples repeat: one row of weights per
@@ -65,7 +65,7 @@ public final class Resampler {
       int phase = n % phases;
       long whole = (long) n * from / to;
       if (rows[phase] == null) {
-        rows[phase] = row(table, n / ratio - whole, cut, half);
+        rows[phase] = row(n / ratio - whole, cut, half);
       }
       float[] row = rows[phase];
       int first = (int) (whole - half + 1);
@@ -104,13 +104,13 @@ public final class Resampler {
    * Weights of the samples from -half + 1 to half around a point {@code fraction} of a sample
    * behind sample 0.
    */
-  private static float[] row(double[] table, double fraction, double cut, int half) {
+  private static float[] row(double fraction, double cut, int half) {
     float[] row = new float[2 * half];
     for (int k = 0; k < row.length; k++) {
       double x =
-          Math.min(table.length - 2, Math.abs(k - half + 1 - fraction) * cut * TABLE_PER_CROSSING);
+          Math.min(TABLE.length - 2, Math.abs(k - half + 1 - fraction) * cut * TABLE_PER_CROSSING);
       int i = (int) x;
-      row[k] = (float) (cut * (table[i] + (x - i) * (table[i + 1] - table[i])));
+      row[k] = (float) (cut * (TABLE[i] + (x - i) * (TABLE[i + 1] - TABLE[i])));
     }
     return row;
   }
