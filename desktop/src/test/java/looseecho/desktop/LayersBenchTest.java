@@ -49,6 +49,10 @@ class LayersBenchTest extends WindowTest {
         EnumSet.complementOf(EnumSet.of(first.stem())), session.playback().stemsProperty().get());
     robot.press(KeyCode.SHIFT).type(KeyCode.ENTER).release(KeyCode.SHIFT);
     assertNull(session.playback().stemsProperty().get());
+    fire("#layers-take");
+    String said = session.desk().messageProperty().get();
+    assertTrue(said.contains("as heard") || said.startsWith("Neither ducking"), said);
+    robot.interact(chart::requestFocus);
     robot.type(KeyCode.DOWN);
     assertEquals(layers().get(1), session.layers().pickedProperty().get());
     robot.type(KeyCode.ENTER);

@@ -3,6 +3,7 @@ package looseecho.desktop.layers;
 import java.util.EnumSet;
 import java.util.Set;
 import javafx.geometry.Pos;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
@@ -11,6 +12,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.LayerEar;
 import looseecho.desktop.session.Playback;
@@ -46,7 +48,13 @@ public final class LayersBench extends VBox {
     button(without, "layer-without", "All without the picked layer's group (Shift+Enter)");
     alone.setOnAction(e -> hear());
     without.setOnAction(e -> hear());
-    HBox tools = new HBox(8, alone, without, state);
+    Button take =
+        Buttons.of(
+            "layers-take",
+            "Into the echo",
+            "The echo's lines are ducked and move as they were heard",
+            ear::take);
+    HBox tools = new HBox(8, alone, without, take, state);
     tools.setAlignment(Pos.CENTER_LEFT);
     Label help = new Label(HELP);
     help.setWrapText(true);

@@ -1,11 +1,16 @@
 package looseecho.desktop.session;
 
 import java.util.List;
+import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import looseecho.analysis.Analysis;
+import looseecho.echo.Edits;
+import looseecho.echo.Template;
 import looseecho.layers.HeardLayer;
 import looseecho.layers.LayerFinder;
+import looseecho.mix.Sounds;
+import looseecho.palette.FromLayers;
 
 /**
  * Hears the layers of the track when they are first asked for, and again when its readings have
@@ -15,12 +20,19 @@ public final class LayerEar {
   private final Desk desk;
   private final Work lane;
   private final Notice notice;
+  private final Supplier<Sounds> sounds;
   private final ReadOnlyObjectWrapper<List<HeardLayer>> layers =
       new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<HeardLayer> picked = new ReadOnlyObjectWrapper<>();
   private Analysis of;
 
-  LayerEar(Desk desk, Work lane, Notice notice) {
+  /**
+   * For the track of a desk.
+   *
+   * @param sounds the echo's
+   */
+  LayerEar(Desk desk, Work lane, Notice notice, Supplier<Sounds> sounds) {
+    this.sounds = sounds;
     this.desk = desk;
     this.lane = lane;
     this.notice = notice;
@@ -49,6 +61,21 @@ public final class LayerEar {
           of = null;
           notice.failed("Hearing the layers", e, "Open this bench again to hear them.");
         });
+  }
+
+  /** Takes their ducking and what moves into the echo. */
+  public void take() {
+    Template t = desk.templateProperty().get();
+    if (t == null || layers.get().isEmpty()) {
+      desk.say("There are no layers yet to take into an echo.");
+      return;
+    }
+    FromLayers.Taken taken = FromLayers.take(t, sounds.get(), layers.get());
+    if (taken.changes() == 0) {
+      desk.say("Neither ducking nor moves of bass, chords or riff were heard.");
+    } else {
+      desk.edit(new Edits.Edited(taken.template(), "Ducking and moves as heard"), taken.sounds());
+    }
   }
 
   /** The layers, drums first; none until they have been heard. */

@@ -49,7 +49,7 @@ public final class Session implements AutoCloseable {
     matching = new Matching(desk, lanes.matching(), notice);
     papers = new Papers(lanes, ear, desk, maker, keeper, notice, matching::opened);
     ownAudio = new OwnAudio(desk, selection, maker, playback, lanes, folder.resolveSibling("cuts"));
-    layers = new LayerEar(desk, lanes.parting(), notice);
+    layers = new LayerEar(desk, lanes.parting(), notice, maker.soundsProperty()::get);
     SampleDrawer drawer = new SampleDrawer(lanes, notice, folder.resolveSibling("drawer"));
     palette = new PaletteEar(desk, maker, playback, lanes, notice, drawer);
     notice.say(device.remark());

@@ -1,0 +1,119 @@
+package looseecho.palette;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import looseecho.activity.Lane;
+import looseecho.echo.Course;
+import looseecho.echo.LinePart;
+import looseecho.echo.Part;
+import looseecho.echo.Template;
+import looseecho.echo.TemplateSection;
+import looseecho.layers.HeardLayer;
+import looseecho.mix.Sounds;
+import looseecho.mix.Strip;
+import looseecho.notes.Line;
+
+/**
+ * Takes what was heard of the layers into the echo: how a line is ducked, and what moves while it
+ * plays. The echo must still be as long as the track up to where a move lies.
+ */
+public final class FromLayers {
+  private static final double PLAIN_WIDTH = 0.5; // side / (middle + side) of the widest mix
+
+  private FromLayers() {}
+
+  /** A template and its sounds. */
+  public record Taken(Template template, Sounds sounds, int changes) {}
+
+  /** With all that can be told of the lines' layers. */
+  public static Taken take(Template template, Sounds sounds, List<HeardLayer> layers) {
+    Template t = template;
+    Sounds s = sounds;
+    int changes = 0;
+    for (HeardLayer l : layers) {
+      Optional<Line> line = line(l);
+      if (line.isEmpty()) {
+        continue;
+      }
+      LinePart part = Part.of(line.get());
+      if (l.duck().isPresent()) {
+        HeardLayer.Duck d = l.duck().get();
+        Strip strip = s.strip(part).ducked(d.depthDb(), d.recoveryMs());
+        s = s.with(part, strip.duckedBy(d.by().equals("snare") ? Lane.SNARE : Lane.KICK));
+        changes++;
+      }
+      for (HeardLayer.Move m : l.moves()) {
+        Template moved = moved(t, part, m, own(l, m));
+        changes += moved.equals(t) ? 0 : 1;
+        t = moved;
+      }
+    }
+    return new Taken(t, s, changes);
+  }
+
+  private static Optional<Line> line(HeardLayer l) {
+    return switch (l.family()) {
+      case "bass" -> Optional.of(Line.BASS);
+      case "chords" -> Optional.of(Line.CHORDS);
+      case "riff" -> Optional.of(Line.RIFF);
+      default -> Optional.empty();
+    };
+  }
+
+  /** What moves the whole mix is in the template already. */
+  private static boolean own(HeardLayer l, HeardLayer.Move m) {
+    return !m.what().equals(HeardLayer.Move.HIGH_PASS)
+        && l.moves().stream()
+            .noneMatch(
+                o ->
+                    o.what().equals(HeardLayer.Move.HIGH_PASS)
+                        && o.start() == m.start()
+                        && o.end() == m.end());
+  }
+
+  private static Template moved(Template t, LinePart part, HeardLayer.Move m, boolean own) {
+    Template out = t;
+    for (int k = 0; own && k < t.sections().size(); k++) {
+      double length = t.ticks(k);
+      double from = t.tick(k, m.start());
+      double to = t.tick(k, m.end());
+      if (to <= 0 || from >= length || !plays(t.sections().get(k), part)) {
+        continue;
+      }
+      Course.Target target = target(m.what());
+      List<Course.Point> points = new ArrayList<>();
+      for (double at : new double[] {Math.max(0, from), Math.min(length, to)}) {
+        double share = (at - from) / (to - from);
+        points.add(new Course.Point((int) Math.round(at), value(target, m, share)));
+      }
+      TemplateSection section = t.sections().get(k);
+      Course course = new Course(part.toString(), target, points);
+      out = out.with(k, section.with(section.movement().with(course)));
+    }
+    return out;
+  }
+
+  private static boolean plays(TemplateSection s, LinePart part) {
+    return !s.notes(part).isEmpty();
+  }
+
+  private static Course.Target target(String what) {
+    return switch (what) {
+      case HeardLayer.Move.LOW_PASS -> Course.Target.HIGH_CUT;
+      case HeardLayer.Move.LEVEL -> Course.Target.LEVEL;
+      default -> Course.Target.WIDTH;
+    };
+  }
+
+  /** Along the way, edges in octaves. */
+  private static double value(Course.Target target, HeardLayer.Move m, double share) {
+    double v =
+        target == Course.Target.HIGH_CUT
+            ? m.from() * Math.pow(m.to() / m.from(), share)
+            : m.from() + share * (m.to() - m.from());
+    double wide = Math.max(m.from(), m.to());
+    double unit = target == Course.Target.WIDTH ? v / Math.max(wide, PLAIN_WIDTH / 4) : v;
+    return Math.max(target.least(), Math.min(target.most(), unit));
+  }
+}

@@ -1,0 +1,62 @@
+package looseecho.palette;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.Optional;
+import looseecho.activity.Lane;
+import looseecho.echo.Course;
+import looseecho.echo.LinePart;
+import looseecho.echo.Part;
+import looseecho.echo.Template;
+import looseecho.echo.Tone;
+import looseecho.layers.HeardLayer;
+import looseecho.mix.Sounds;
+import looseecho.notes.Line;
+import org.junit.jupiter.api.Test;
+
+class FromLayersTest {
+  private static final LinePart CHORDS = Part.of(Line.CHORDS);
+
+  private static HeardLayer chords(HeardLayer.Move... moves) {
+    return new HeardLayer(
+        "chords",
+        "chords",
+        List.of(new HeardLayer.Span(0, 16)),
+        -6,
+        200,
+        2000,
+        new HeardLayer.Image(0, 0.2, 0, 0.2, 0.3),
+        "bed",
+        List.of(moves),
+        Optional.of(new HeardLayer.Duck("snare", 7, 240)));
+  }
+
+  /** Eight bars at 120: a filter that opens over bars 3 to 6, four octaves. */
+  @Test
+  void duckingAndMovesBecomeTheEchos() {
+    Template t = Template.bars(8, CHORDS, List.of(), List.of(new Tone(0, 0, 3840 * 4, 60, 90)));
+    HeardLayer.Move opens = new HeardLayer.Move(HeardLayer.Move.LOW_PASS, 400, 6400, 4, 12);
+    FromLayers.Taken taken = FromLayers.take(t, Sounds.plain(), List.of(chords(opens)));
+    assertEquals(2, taken.changes());
+    assertEquals(7, taken.sounds().strip(CHORDS).duckDb(), 1e-9);
+    assertEquals(240, taken.sounds().strip(CHORDS).duckMs(), 1e-9);
+    assertEquals(Lane.SNARE, taken.sounds().strip(CHORDS).duckBy());
+    Course course = taken.template().sections().get(0).movement().courses().get(0);
+    assertTrue(course.moves(CHORDS) && course.target() == Course.Target.HIGH_CUT);
+    int bar = t.ticksPerBar();
+    assertEquals(400, course.at(2 * bar), 1);
+    assertEquals(1600, course.at(4 * bar), 10, "half of the way in octaves");
+    assertEquals(6400, course.at(6 * bar), 1);
+  }
+
+  @Test
+  void whatMovesAllIsNotTakenTwice() {
+    Template t = Template.bars(8, CHORDS, List.of(), List.of(new Tone(0, 0, 3840, 60, 90)));
+    HeardLayer.Move cut = new HeardLayer.Move(HeardLayer.Move.HIGH_PASS, 40, 400, 4, 8);
+    HeardLayer.Move dip = new HeardLayer.Move(HeardLayer.Move.LEVEL, 0, -6, 4, 8);
+    FromLayers.Taken taken = FromLayers.take(t, Sounds.plain(), List.of(chords(cut, dip)));
+    assertEquals(t, taken.template());
+  }
+}
