@@ -114,6 +114,6 @@ public class RenderBench {
   public Excerpt editHeard() {
     Template edited =
         Edits.toggle(template, Cell.step(0, Part.of(Lane.CLAP), 960), 80, false).template();
-    return renderer.excerpt(edited, 120, 2.5, Progress.NONE);
+    return renderer.excerpt(edited, 120, 1.6, Progress.NONE);
   }
 }

@@ -122,8 +122,16 @@ public final class Biquad {
 
   /** Filters an array in place. */
   public void run(float[] x) {
+    double first = s1;
+    double second = s2;
     for (int i = 0; i < x.length; i++) {
-      x[i] = (float) next(x[i]);
+      double in = x[i];
+      double y = b0 * in + first;
+      first = b1 * in - a1 * y + second;
+      second = b2 * in - a2 * y;
+      x[i] = (float) y;
     }
+    s1 = first;
+    s2 = second;
   }
 }

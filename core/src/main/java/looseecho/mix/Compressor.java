@@ -1,5 +1,7 @@
 package looseecho.mix;
 
+import looseecho.dsp.Decibels;
+
 /**
  * A feed-forward compressor with a hard knee, whose gain falls and comes back exponentially in
  * decibels, fed block after block. Source: D. Giannoulis, M. Massberg and J. D. Reiss, "Digital
@@ -8,7 +10,6 @@ package looseecho.mix;
  */
 final class Compressor {
   private static final double INAUDIBLE_DB = 1e-5;
-  private static final double NEPERS = Math.log(10) / 20; // in a decibel
 
   private final Squeeze settings;
   private final double quiet; // peaks up to here are left alone
@@ -34,11 +35,11 @@ final class Compressor {
     float[] out = new float[left.length];
     for (int i = 0; i < out.length; i++) {
       double peak = Math.max(Math.abs(left[i]), Math.abs(right[i]));
-      double wanted = peak <= quiet ? 0 : staticReduction(settings, 20 * Math.log10(peak));
+      double wanted = peak <= quiet ? 0 : staticReduction(settings, Decibels.of(peak));
       double pole = wanted > reduction ? down : back;
       reduction = pole * reduction + (1 - pole) * wanted;
       most = Math.max(most, reduction);
-      out[i] = reduction < INAUDIBLE_DB ? 1 : (float) Math.exp(-reduction * NEPERS);
+      out[i] = reduction < INAUDIBLE_DB ? 1 : Decibels.reduced(reduction);
     }
     return out;
   }

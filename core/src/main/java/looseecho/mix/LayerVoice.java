@@ -27,7 +27,8 @@ final class LayerVoice {
     compressor = squeeze.isOff() ? Optional.empty() : Optional.of(new Compressor(squeeze, RATE));
     for (int c = 0; c < 2; c++) {
       chains[c] = new ChainRunner(layer.chain(), RATE);
-      shelves[c] = Biquad.lowShelf(RATE, LOW_HZ, squeeze.isOff() ? 0 : squeeze.lowBackDb());
+      boolean back = !squeeze.isOff() && squeeze.lowBackDb() != 0;
+      shelves[c] = back ? Biquad.lowShelf(RATE, LOW_HZ, squeeze.lowBackDb()) : null;
     }
     widener = new Widener(RATE, layer.spread().amount());
     int late = (int) (layer.spread().amount() * Spread.LONGEST_MS * RATE / 1000);
@@ -66,7 +67,10 @@ final class LayerVoice {
 
   private static void press(float[] x, float[] gains, Biquad shelf) {
     for (int i = 0; i < x.length; i++) {
-      x[i] = (float) shelf.next(x[i] * gains[i]);
+      x[i] *= gains[i];
+    }
+    if (shelf != null) {
+      shelf.run(x);
     }
   }
 

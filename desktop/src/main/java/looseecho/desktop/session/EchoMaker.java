@@ -31,7 +31,7 @@ public final class EchoMaker implements AutoCloseable {
   private static final double SHORT = 20; // seconds of a template that is rendered at once
 
   /** Seconds that are rendered of a longer one before the whole, one after the other. */
-  private static final double[] AHEAD = {2.5, 10};
+  private static final double[] AHEAD = {1.6, 10};
 
   private static final double BEHIND = 0.2;
 
