@@ -10,6 +10,7 @@ import looseecho.audio.Resampler;
 import looseecho.palette.HeardSound;
 import looseecho.palette.Picture;
 import looseecho.palette.PictureDistance;
+import looseecho.palette.Region;
 import looseecho.palette.SoundClass;
 import looseecho.reading.Progress;
 import looseecho.synth.Retuner;
@@ -29,6 +30,19 @@ public final class Matcher {
 
   /** The nearest samples, the best first. */
   public List<Match> match(HeardSound heard, List<Entry> drawer, int most, Progress progress) {
+    return match(heard, Region.WHOLE, drawer, most, progress);
+  }
+
+  /** The nearest in one region of the sound, whatever they are: a tail for a snare. */
+  public List<Match> match(
+      HeardSound heard, Region region, List<Entry> drawer, int most, Progress progress) {
+    if (region != Region.WHOLE) {
+      return drawer.parallelStream()
+          .map(e -> of(heard, region, e, e.picture(), 0, 0))
+          .sorted(Comparator.comparingDouble(Match::distance))
+          .limit(most)
+          .toList();
+    }
     SoundClass wanted = SoundClass.of(heard.part().lane());
     List<Rough> rough =
         drawer.parallelStream()
@@ -38,7 +52,7 @@ public final class Matcher {
             .toList();
     progress.at("Looking through the drawer", 0.5);
     return rough.parallelStream()
-        .map(r -> closer(heard.picture(), r.entry(), cost(r.entry(), wanted)))
+        .map(r -> closer(heard, r.entry(), cost(r.entry(), wanted)))
         .sorted(Comparator.comparingDouble(Match::distance))
         .limit(most)
         .toList();
@@ -58,9 +72,9 @@ public final class Matcher {
     return best;
   }
 
-  private static Match closer(Picture heard, Entry e, double cost) {
+  private static Match closer(HeardSound heard, Entry e, double cost) {
     List<Match> tries = new ArrayList<>();
-    tries.add(of(heard, e, e.picture(), 0, cost));
+    tries.add(of(heard, Region.WHOLE, e, e.picture(), 0, cost));
     try {
       Audio audio = new AudioReader().oneShot(e.file(), Progress.NONE);
       float[] x = new Resampler().resample(audio, RATE).mono();
@@ -68,7 +82,7 @@ public final class Matcher {
       for (int by = -MOST_SEMITONES; by <= MOST_SEMITONES; by++) {
         if (by != 0) {
           float[] tuned = retuner.bySpeed(x, by);
-          tries.add(of(heard, e, Picture.of(tuned, Picture.attack(tuned)), by, cost));
+          tries.add(of(heard, Region.WHOLE, e, Picture.of(tuned, Picture.attack(tuned)), by, cost));
         }
       }
     } catch (IOException gone) {
@@ -78,8 +92,9 @@ public final class Matcher {
     return tries.stream().min(Comparator.comparingDouble(Match::distance)).orElseThrow();
   }
 
-  private static Match of(Picture heard, Entry e, Picture p, int semitones, double cost) {
-    PictureDistance.Found f = PictureDistance.between(heard, p);
+  private static Match of(
+      HeardSound heard, Region region, Entry e, Picture p, int semitones, double cost) {
+    PictureDistance.Found f = PictureDistance.between(heard.picture(), p, region);
     double tuned = TUNED_DB * Math.abs(semitones);
     return new Match(
         e, f.distance() + cost + tuned, semitones, f.gainDb(), f.shorterDbPerSecond() > 0);

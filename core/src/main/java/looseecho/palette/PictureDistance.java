@@ -26,10 +26,15 @@ public final class PictureDistance {
 
   /** Compares, at the best lift and length. */
   public static Found between(Picture heard, Picture other) {
+    return between(heard, other, Region.WHOLE);
+  }
+
+  /** Compares a region of both. */
+  public static Found between(Picture heard, Picture other, Region region) {
     Found best = null;
-    double top = heard.top();
+    double top = top(heard, region);
     for (double faster : SHORTER) {
-      Found f = between(heard, other, faster, top);
+      Found f = between(heard, other, region, faster, top);
       if (best == null || f.distance() + penalty(f) < best.distance() + penalty(best)) {
         best = f;
       }
@@ -41,14 +46,28 @@ public final class PictureDistance {
     return f.shorterDbPerSecond() == 0 ? 0 : 0.35;
   }
 
-  private static Found between(Picture heard, Picture other, double faster, double top) {
-    double gain = gain(heard, other, faster, top);
+  private static double top(Picture heard, Region region) {
+    double top = -1e9;
+    for (int n = 0; n < Picture.FRAMES; n++) {
+      for (int k = 0; k < Picture.BANDS; k++) {
+        top = region.holds(n, k) ? Math.max(top, heard.at(n, k)) : top;
+      }
+    }
+    return region == Region.WHOLE ? heard.top() : top;
+  }
+
+  private static Found between(
+      Picture heard, Picture other, Region region, double faster, double top) {
+    double gain = gain(heard, other, region, faster, top);
     double sum = 0;
     double count = 0;
     for (int n = 0; n < Picture.FRAMES; n++) {
       double fall = faster * Picture.time(n);
       double frame = n < 24 ? 1 : 1.5;
       for (int k = 0; k < Picture.BANDS; k++) {
+        if (!region.holds(n, k)) {
+          continue;
+        }
         double h = Math.max(-DEPTH, heard.at(n, k) - top);
         double c = Math.max(-DEPTH, other.at(n, k) - fall + gain - top);
         if (heard.isSure(n, k)) {
@@ -66,12 +85,13 @@ public final class PictureDistance {
   }
 
   /** The lift by which the loud cells of the heard sound agree best: the median difference. */
-  private static double gain(Picture heard, Picture other, double faster, double top) {
+  private static double gain(
+      Picture heard, Picture other, Region region, double faster, double top) {
     double[] d = new double[Picture.FRAMES * Picture.BANDS];
     int n = 0;
     for (int f = 0; f < Picture.FRAMES; f++) {
       for (int k = 0; k < Picture.BANDS; k++) {
-        if (heard.isSure(f, k) && heard.at(f, k) > top - NEAR_TOP) {
+        if (region.holds(f, k) && heard.isSure(f, k) && heard.at(f, k) > top - NEAR_TOP) {
           d[n++] = heard.at(f, k) - other.at(f, k) + faster * Picture.time(f);
         }
       }

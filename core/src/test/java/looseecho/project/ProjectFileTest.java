@@ -35,7 +35,9 @@ import looseecho.mix.Group;
 import looseecho.mix.GroupBus;
 import looseecho.mix.Sound;
 import looseecho.mix.Sounds;
+import looseecho.notes.Line;
 import looseecho.reading.Progress;
+import looseecho.synth.DrumSound;
 import looseecho.synth.Playing;
 import looseecho.synth.SampleSound;
 import org.junit.jupiter.api.Test;
@@ -337,11 +339,27 @@ public class ProjectFileTest {
     }
   }
 
+  /** As the file says, whatever the built-in sounds are by now. */
+  private static void assertSoundsOfSix(Sounds s) {
+    assertEquals(asOfSix().sounds().parts().keySet(), s.parts().keySet());
+    assertTrue(s.parts().values().stream().allMatch(x -> x.layers().size() == 1));
+    DrumPart kick = Part.of(Lane.KICK);
+    assertEquals(new DrumSound(50, 5.5, 14, 130, 0.12, 1500, 5000, 4, 0, 1), s.drum(kick));
+    assertEquals(-0.9, s.strip(kick).levelDb());
+    assertEquals(-23, s.strip(Part.of(Line.CHORDS)).levelDb());
+    Part clap = Part.of(Lane.CLAP);
+    assertEquals(asOfSix().sounds().sound(clap), s.sound(clap));
+  }
+
   @Test
   void aFileOfVersionSixOpensWithOneLayerForEachSource() throws IOException {
     Project opened = files.read(zip("project.json", six()));
-    assertEquals(asOfSix().sounds().parts(), opened.sounds().parts());
-    assertEquals(asOfSix().sounds().with(Group.DRUMS, GroupBus.PLAIN), opened.sounds());
+    assertSoundsOfSix(opened.sounds());
+    Sounds rest = opened.sounds();
+    for (Part part : asOfSix().sounds().parts().keySet()) {
+      rest = rest.with(part, asOfSix().sounds().sound(part));
+    }
+    assertEquals(asOfSix().sounds().with(Group.DRUMS, GroupBus.PLAIN), rest);
     assertEquals(asOfSix().template(), opened.template());
   }
 
@@ -375,7 +393,7 @@ public class ProjectFileTest {
     }
     Project opened = files.read(zip("project.json", old));
     assertEquals(asOfSix().template(), opened.template());
-    assertEquals(asOfSix().sounds().parts(), opened.sounds().parts());
+    assertSoundsOfSix(opened.sounds());
     assertEquals(0, opened.sounds().monoBelowHz(), "it knew no low end in the middle");
   }
 

@@ -8,13 +8,15 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
-import looseecho.desktop.session.PaletteEar;
+import looseecho.desktop.session.PaletteRow;
 import looseecho.drawer.Match;
 import looseecho.mix.Sound;
+import looseecho.palette.Region;
 import looseecho.synth.SampleSound;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -29,7 +31,7 @@ class PaletteBenchTest extends WindowTest {
     openTrack(stage, dir);
   }
 
-  private List<PaletteEar.Row> rows() {
+  private List<PaletteRow> rows() {
     return session.palette().rowsProperty().get();
   }
 
@@ -37,6 +39,7 @@ class PaletteBenchTest extends WindowTest {
     return session.palette().drawer().matchesProperty().get();
   }
 
+  @SuppressWarnings("unchecked")
   @Test
   void theNearestSampleIsTakenByKeysAndGivenBack() {
     until("it is heard", () -> session.desk().templateProperty().get() != null);
@@ -46,7 +49,7 @@ class PaletteBenchTest extends WindowTest {
     Node chart = robot.lookup("#palette-chart").query();
     robot.interact(chart::requestFocus);
     robot.type(KeyCode.DOWN).type(KeyCode.UP);
-    PaletteEar.Row row = session.palette().pickedProperty().get();
+    PaletteRow row = session.palette().pickedProperty().get();
     assertEquals(rows().get(0), row);
     assertTrue(
         robot.lookup(l -> l.toString().contains("dB apart over time")).tryQuery().isPresent());
@@ -86,6 +89,12 @@ class PaletteBenchTest extends WindowTest {
     until(
         "only claps are left",
         () -> !matches().isEmpty() && matches().stream().allMatch(this::isClap));
+    ComboBox<Region> regions = robot.lookup("#match-region").queryAs(ComboBox.class);
+    double whole = matches().get(0).distance();
+    robot.interact(() -> regions.setValue(Region.ATTACK));
+    until(
+        "their attacks are compared",
+        () -> session.lanes().resting() && matches().get(0).distance() != whole);
   }
 
   private boolean isClap(Match m) {

@@ -5,6 +5,7 @@ import java.util.Locale;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.session.PaletteEar;
+import looseecho.desktop.session.PaletteRow;
 import looseecho.desktop.theme.Theme;
 import looseecho.palette.Descriptors;
 
@@ -21,7 +22,7 @@ public final class PaletteLedger extends VBox {
 
   private void show() {
     getChildren().clear();
-    PaletteEar.Row r = ear.pickedProperty().get();
+    PaletteRow r = ear.pickedProperty().get();
     if (r == null) {
       line("The sounds of the track are cut out when its hits are known.");
       return;

@@ -1,6 +1,8 @@
 package looseecho.desktop.palette;
 
+import java.util.List;
 import java.util.Locale;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -10,9 +12,11 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import looseecho.desktop.control.Choices;
 import looseecho.desktop.session.PaletteEar;
 import looseecho.desktop.theme.Theme;
 import looseecho.drawer.Match;
+import looseecho.palette.Region;
 
 /** One's own samples nearest to the picked sound: arrows play them, Enter takes one. */
 final class MatchList extends VBox {
@@ -30,6 +34,11 @@ final class MatchList extends VBox {
     words.setPromptText("words: short dark, clap, a name");
     words.setTooltip(new Tooltip("Only samples that these words fit; Enter looks"));
     words.setOnAction(e -> ear.drawer().words(words.getText()));
+    ComboBox<Region> regions =
+        Choices.of("match-region", List.of(Region.values()), Region.WHOLE, Region::words);
+    regions.setMaxWidth(Double.MAX_VALUE);
+    regions.setTooltip(new Tooltip("What is sought: all of it, or a layer that brings one part"));
+    regions.valueProperty().addListener((o, x, b) -> ear.drawer().region(b));
     list.setId("matches");
     list.setAccessibleText("Nearest samples: arrows play, Enter takes, Shift and Enter beside it");
     list.setCellFactory(l -> new Cell());
@@ -52,7 +61,7 @@ final class MatchList extends VBox {
           }
         });
     ear.drawer().matchesProperty().addListener((o, a, b) -> fill());
-    getChildren().addAll(head, words, list);
+    getChildren().addAll(head, words, regions, list);
     fill();
   }
 

@@ -5,7 +5,7 @@ import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.text.Font;
 import looseecho.desktop.control.ChartPane;
-import looseecho.desktop.session.PaletteEar;
+import looseecho.desktop.session.PaletteRow;
 import looseecho.desktop.theme.Theme;
 import looseecho.dsp.Fft;
 import looseecho.mix.EchoRenderer;
@@ -20,7 +20,7 @@ final class PairPicture extends ChartPane {
   private static final double SECONDS = 0.5;
   private static final double SPLIT = 0.47;
   private static final int GAP = 24;
-  private PaletteEar.Row row;
+  private PaletteRow row;
   private double[] heardBands = new double[0];
   private double[] echoBands = new double[0];
 
@@ -31,7 +31,7 @@ final class PairPicture extends ChartPane {
     setAccessibleText("The picked sound's loudness and spectrum, heard hollow, echo solid");
   }
 
-  void show(PaletteEar.Row now) {
+  void show(PaletteRow now) {
     row = now;
     heardBands = now == null ? new double[0] : spectrum(now.heard().sound());
     echoBands = now == null ? new double[0] : spectrum(now.echo());

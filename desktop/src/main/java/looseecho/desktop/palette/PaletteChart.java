@@ -9,6 +9,7 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.text.Font;
 import looseecho.desktop.control.ChartPane;
 import looseecho.desktop.session.PaletteEar;
+import looseecho.desktop.session.PaletteRow;
 import looseecho.desktop.theme.Theme;
 
 /** A row per sound: what it is called, its strokes on each other, what it is like, how near. */
@@ -34,7 +35,7 @@ final class PaletteChart extends ChartPane {
     setOnKeyPressed(this::key);
   }
 
-  private List<PaletteEar.Row> rows() {
+  private List<PaletteRow> rows() {
     return ear.rowsProperty().get();
   }
 
@@ -75,7 +76,7 @@ final class PaletteChart extends ChartPane {
     g.setFont(Font.font(Theme.TEXT_FAMILY, 13));
     double waves = (w - NAMES - FIGURES) * WAVES;
     for (int k = 0; k < rows().size(); k++) {
-      PaletteEar.Row r = rows().get(k);
+      PaletteRow r = rows().get(k);
       double y = (k + 0.5) * row;
       boolean picked = r.equals(ear.pickedProperty().get());
       if (picked) {

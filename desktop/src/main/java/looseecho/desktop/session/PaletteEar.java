@@ -2,7 +2,6 @@ package looseecho.desktop.session;
 
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -11,19 +10,13 @@ import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
 import looseecho.audio.Resampler;
 import looseecho.drawer.Match;
-import looseecho.echo.Part;
 import looseecho.mix.EchoRenderer;
+import looseecho.mix.Job;
 import looseecho.mix.Layer;
 import looseecho.mix.Sound;
 import looseecho.mix.Sounds;
-import looseecho.palette.DescriptorFinder;
-import looseecho.palette.Descriptors;
 import looseecho.palette.HeardSound;
 import looseecho.palette.HeardSounds;
-import looseecho.palette.Picture;
-import looseecho.palette.PictureDistance;
-import looseecho.palette.SoundAdvice;
-import looseecho.palette.StackAdvisor;
 import looseecho.project.FoundSamples;
 import looseecho.reading.Progress;
 import looseecho.synth.Retuner;
@@ -38,31 +31,15 @@ public final class PaletteEar {
   private static final int VELOCITY = 110;
   private static final double LAYER_DB = -6; // a sample beside what is there
 
-  /**
-   * A sound and the echo's.
-   *
-   * @param like what the heard one is like
-   * @param echo one stroke of the echo's, mono
-   * @param distance mean difference in decibels
-   * @param advice steps from the echo's to the heard one
-   * @param stack what is to be said about the echo's layers
-   */
-  public record Row(
-      HeardSound heard,
-      Descriptors like,
-      float[] echo,
-      double distance,
-      List<String> advice,
-      List<String> stack) {}
-
   private final Desk desk;
   private final EchoMaker maker;
   private final Playback playback;
   private final Lanes lanes;
   private final Notice notice;
   private final SampleDrawer drawer;
-  private final ReadOnlyObjectWrapper<List<Row>> rows = new ReadOnlyObjectWrapper<>(List.of());
-  private final ReadOnlyObjectWrapper<Row> picked = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<List<PaletteRow>> rows =
+      new ReadOnlyObjectWrapper<>(List.of());
+  private final ReadOnlyObjectWrapper<PaletteRow> picked = new ReadOnlyObjectWrapper<>();
   private List<HeardSound> heard = List.of();
   private Analysis of;
   private boolean wanted;
@@ -109,7 +86,7 @@ public final class PaletteEar {
             p -> {
               p.step("Cutting the sounds out", 0);
               List<HeardSound> sounds = HeardSounds.of(r.audio(), a.hits());
-              return new Compared(sounds, compared(sounds, now, p));
+              return new Compared(sounds, PaletteRow.of(sounds, maker.renderer(), now, p));
             },
             c -> {
               heard = c.sounds();
@@ -121,7 +98,7 @@ public final class PaletteEar {
             });
   }
 
-  private record Compared(List<HeardSound> sounds, List<Row> rows) {}
+  private record Compared(List<HeardSound> sounds, List<PaletteRow> rows) {}
 
   /** Nobody looks: nothing is compared any more. */
   public void rest() {
@@ -135,49 +112,16 @@ public final class PaletteEar {
       lanes
           .comparing()
           .start(
-              p -> compared(sounds, now, p),
+              p -> PaletteRow.of(sounds, maker.renderer(), now, p),
               this::show,
               e -> notice.failed("Comparing the sounds", e, "What you see is older."));
     }
   }
 
-  private List<Row> compared(List<HeardSound> sounds, Sounds now, Progress p) {
-    EchoRenderer renderer = maker.renderer();
-    List<Row> out = new ArrayList<>();
-    for (HeardSound h : sounds) {
-      p.step("Comparing the sounds", (double) out.size() / sounds.size());
-      float[] echo = renderer.oneShot(h.part(), VELOCITY);
-      Descriptors like = new DescriptorFinder().of(h.sound(), h.sound());
-      Descriptors own = new DescriptorFinder().of(echo, echo);
-      Picture picture = Picture.of(echo, Picture.attack(echo));
-      Picture parted = Picture.of(h.sound(), Picture.attack(h.sound()));
-      double distance = PictureDistance.between(parted, picture).distance();
-      List<String> stack = stack(renderer, h.part(), now.sound(h.part()));
-      out.add(new Row(h, like, echo, distance, SoundAdvice.of(like, own), stack));
-    }
-    return out;
-  }
-
-  private static List<String> stack(EchoRenderer renderer, Part part, Sound sound) {
-    List<StackAdvisor.Sounding> layers = new ArrayList<>();
-    for (int k = 0; k < sound.layers().size(); k++) {
-      if (!sound.layers().get(k).muted()) {
-        Sound only = sound;
-        for (int o = 0; o < sound.layers().size(); o++) {
-          only = only.with(o, only.layers().get(o).muted(o != k));
-        }
-        layers.add(
-            new StackAdvisor.Sounding(
-                "layer " + (k + 1), sound.layers().get(k).job(), renderer.picture(part, only)));
-      }
-    }
-    return StackAdvisor.look(layers, RATE);
-  }
-
-  private void show(List<Row> now) {
-    Row before = picked.get();
+  private void show(List<PaletteRow> now) {
+    PaletteRow before = picked.get();
     rows.set(List.copyOf(now));
-    Row same =
+    PaletteRow same =
         now.stream()
             .filter(r -> before != null && r.heard().part().equals(before.heard().part()))
             .findFirst()
@@ -190,14 +134,14 @@ public final class PaletteEar {
   }
 
   /** Looks at another sound; null for none. */
-  public void pick(Row row) {
+  public void pick(PaletteRow row) {
     picked.set(row);
     drawer.want(row == null ? null : row.heard());
   }
 
   /** Lets the picked sound be heard: the track's, or the echo's as loud. */
   public void play(boolean echo) {
-    Row r = picked.get();
+    PaletteRow r = picked.get();
     if (r != null) {
       playback
           .player()
@@ -207,7 +151,7 @@ public final class PaletteEar {
 
   /** Lets a sample be heard, tuned and as loud as the picked sound. */
   public void play(Match match) {
-    Row r = picked.get();
+    PaletteRow r = picked.get();
     if (r != null) {
       lanes
           .looking()
@@ -245,34 +189,38 @@ public final class PaletteEar {
   /**
    * Takes a sample as the picked sound, as loud as what was there.
    *
-   * @param layer true to put it beside what is there
+   * @param layer true to put it beside what is there; what was sought for a part of the sound only
+   *     goes beside it, with its job
    */
   public void take(Match match, boolean layer) {
-    Row r = picked.get();
+    PaletteRow r = picked.get();
     if (r == null) {
       return;
     }
     Path file = match.entry().file();
+    Job job = drawer.region().job();
+    boolean beside = layer || job != Job.NONE;
     Sounds now = maker.soundsProperty().get();
     lanes
         .looking()
         .start(
-            p -> now.with(r.heard().part(), with(match, r, now, layer)),
+            p -> now.with(r.heard().part(), with(match, r, now, beside, job)),
             sounds -> {
               String name = file.getFileName().toString().replaceFirst("\\.[^.]*$", "");
-              desk.sound(sounds, r.heard().name() + ": " + name + (layer ? " beside it" : ""));
+              desk.sound(sounds, r.heard().name() + ": " + name + (beside ? " beside it" : ""));
             },
             e -> desk.say(String.valueOf(e.getMessage())));
   }
 
-  private static Sound with(Match match, Row r, Sounds now, boolean layer) throws IOException {
+  private static Sound with(Match match, PaletteRow r, Sounds now, boolean beside, Job job)
+      throws IOException {
     Path file = match.entry().file();
     SampleSound read =
         SampleSound.of(file).known(FoundSamples.content(file)).tuned(match.semitones());
     SampleSound sample = match.shorter() ? read.lasting(r.like().lengthMs()) : read;
     Sound old = now.sound(r.heard().part());
-    if (layer) {
-      return old.and(Layer.of(sample).placed(LAYER_DB, 0));
+    if (beside && old.layers().size() < Sound.MOST) {
+      return old.and(Layer.of(sample).with(job).placed(LAYER_DB, 0));
     }
     Sounds dry = now.with(r.heard().part(), old.with(sample));
     float[] x = new EchoRenderer(dry).oneShot(r.heard().part(), VELOCITY);
@@ -281,12 +229,12 @@ public final class PaletteEar {
   }
 
   /** Heard against echo, in the order of the parts. */
-  public ReadOnlyObjectProperty<List<Row>> rowsProperty() {
+  public ReadOnlyObjectProperty<List<PaletteRow>> rowsProperty() {
     return rows.getReadOnlyProperty();
   }
 
   /** The row that is looked at; null for none. */
-  public ReadOnlyObjectProperty<Row> pickedProperty() {
+  public ReadOnlyObjectProperty<PaletteRow> pickedProperty() {
     return picked.getReadOnlyProperty();
   }
 

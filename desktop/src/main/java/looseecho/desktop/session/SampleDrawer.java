@@ -15,6 +15,7 @@ import looseecho.drawer.Match;
 import looseecho.drawer.Matcher;
 import looseecho.drawer.ShippedDrawer;
 import looseecho.palette.HeardSound;
+import looseecho.palette.Region;
 import looseecho.reading.Progress;
 
 /**
@@ -30,6 +31,7 @@ public final class SampleDrawer {
   private final ReadOnlyObjectWrapper<List<Match>> matches = new ReadOnlyObjectWrapper<>(List.of());
   private HeardSound wanted;
   private String words = "";
+  private Region region = Region.WHOLE;
 
   /**
    * A drawer in a folder.
@@ -104,8 +106,20 @@ public final class SampleDrawer {
     look();
   }
 
+  /** Looks for what brings a region of the sound. */
+  public void region(Region other) {
+    region = other;
+    look();
+  }
+
+  /** The region that is looked for. */
+  public Region region() {
+    return region;
+  }
+
   private void look() {
     HeardSound now = wanted;
+    Region of = region;
     String fitting = words;
     if (now == null || size.get() <= 0) {
       lanes.looking().drop();
@@ -119,7 +133,7 @@ public final class SampleDrawer {
               try (Drawer drawer = Drawer.open(folder)) {
                 List<Entry> entries =
                     drawer.entries().stream().filter(e -> e.fits(fitting)).toList();
-                return new Matcher().match(now, entries, SHOWN, p);
+                return new Matcher().match(now, of, entries, SHOWN, p);
               }
             },
             matches::set,
