@@ -102,7 +102,8 @@ final class MoveFinder {
         }
       }
     }
-    lines.sort(Comparator.comparingDouble(l -> -l.change() * l.fit()));
+    lines.sort(
+        Comparator.comparingDouble(l -> -l.change() * Math.pow(l.fit(), 6))); // straight before far
     List<Line> taken = new ArrayList<>();
     for (Line l : lines) {
       if (taken.stream().noneMatch(t -> t.from() < l.to() && l.from() < t.to())) {
