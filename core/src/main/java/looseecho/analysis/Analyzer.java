@@ -86,6 +86,9 @@ public final class Analyzer {
     /** The hits of the pulse that was read last: most corrections leave it as it is. */
     private final AtomicReference<Measured> measured = new AtomicReference<>();
 
+    /** The chords as they were held under the pulse that was read last. */
+    private final AtomicReference<Voiced> voiced = new AtomicReference<>();
+
     private Heard(
         Audio audio,
         MelSpectra mel,
@@ -115,6 +118,9 @@ public final class Analyzer {
 
   /** The hits that belong to a pulse, before the person's decisions about them. */
   private record Measured(Pulse pulse, List<Hit> hits) {}
+
+  /** The chords as they are held under a pulse. */
+  private record Voiced(Pulse pulse, List<Chord> chords, List<Note> notes) {}
 
   /** Both lines of notes as the networks hear them. */
   private record Lines(List<Note> bass, List<Note> riff) {}
@@ -313,10 +319,18 @@ public final class Analyzer {
   }
 
   private static List<Note> voiced(Heard heard, List<Chord> chords, Optional<Pulse> pulse) {
-    return pulse
-        .map(p -> new VoicingFinder(heard.audio, p, heard.chroma.tuningCents()))
-        .map(v -> v.find(chords, heard.bass))
-        .orElse(List.of());
+    if (pulse.isEmpty()) {
+      return List.of();
+    }
+    Voiced before = heard.voiced.get();
+    if (before != null && before.pulse().equals(pulse.get()) && before.chords().equals(chords)) {
+      return before.notes();
+    }
+    List<Note> notes =
+        new VoicingFinder(heard.audio, pulse.get(), heard.chroma.tuningCents())
+            .find(chords, heard.bass);
+    heard.voiced.set(new Voiced(pulse.get(), chords, notes));
+    return notes;
   }
 
   private static List<Hit> hits(Heard heard, Pulse pulse, Progress progress) {
