@@ -12,6 +12,7 @@ import looseecho.activity.Register;
 import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
+import looseecho.analysis.Heard;
 import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
 import looseecho.audio.Resampler;
@@ -54,7 +55,7 @@ public class AnalysisBench {
   private static final int SECONDS = 240;
   private Audio track;
   private Analyzer analyzer;
-  private Analyzer.Heard heard;
+  private Heard heard;
   private Template template;
   private EchoRenderer renderer;
   private final ActivityNet net = ActivityNet.load();

@@ -7,6 +7,7 @@ import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
+import looseecho.analysis.Heard;
 import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
 import looseecho.audio.SampleSink;
@@ -43,7 +44,7 @@ public class CorrectionBench {
   private Kind kind;
 
   private Analyzer analyzer;
-  private Analyzer.Heard heard;
+  private Heard heard;
 
   /** What is corrected. */
   public enum Kind {

@@ -20,10 +20,7 @@ import looseecho.mix.Bed;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Excerpt;
 import looseecho.mix.Sounds;
-import looseecho.notes.Key;
 import looseecho.notes.Line;
-import looseecho.pulse.Beat;
-import looseecho.pulse.Meter;
 import looseecho.reading.Progress;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -70,18 +67,13 @@ public class RenderBench {
         notes.add(Tone.onStep(step, 0, 2, 47 + 12 * line.ordinal(), 70));
       }
     }
-    List<Beat> beats = new ArrayList<>();
-    for (int k = 0; k <= 4 * BARS; k++) {
-      beats.add(new Beat(0.5 * k, k % 4 + 1, k / 4 + 1));
-    }
-    TemplateSection all = new TemplateSection("A", "full", 4 * BARS, drums, lines);
-    template = new Template(120, Meter.FOUR_FOUR, new Key(2, true), beats, List.of(all));
+    template = Steady.template(BARS, drums, lines);
     sounds = Sounds.plain().with(Bed.OFF.level(-40)).driven(1);
     for (Part p : Part.of(template)) {
       sounds = sounds.with(p, sounds.strip(p).sends(0.2, 0.2).ducked(6, 150));
     }
     renderer = new EchoRenderer(sounds);
-    many = template.with(0, thrice(all));
+    many = template.with(0, thrice(template.sections().get(0)));
   }
 
   /** Three parts of every kind: 48. */

@@ -14,7 +14,6 @@ import looseecho.echo.LinePart;
 import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
-import looseecho.echo.TemplateSection;
 import looseecho.echo.Tone;
 import looseecho.mix.Chain;
 import looseecho.mix.EchoRenderer;
@@ -24,10 +23,7 @@ import looseecho.mix.Sound;
 import looseecho.mix.Sounds;
 import looseecho.mix.Spread;
 import looseecho.mix.Squeeze;
-import looseecho.notes.Key;
 import looseecho.notes.Line;
-import looseecho.pulse.Beat;
-import looseecho.pulse.Meter;
 import looseecho.reading.Progress;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -78,12 +74,7 @@ public class StackBench {
             .add(Tone.onStep(step, 0, 2, pitch, loud));
       }
     }
-    List<Beat> beats = new ArrayList<>();
-    for (int k = 0; k <= 4 * BARS; k++) {
-      beats.add(new Beat(0.5 * k, k % 4 + 1, k / 4 + 1));
-    }
-    TemplateSection all = new TemplateSection("A", "full", 4 * BARS, drums, lines);
-    template = new Template(120, Meter.FOUR_FOUR, new Key(2, true), beats, List.of(all));
+    template = Steady.template(BARS, drums, lines);
     sounds = Sounds.plain();
     Chain chain =
         Chain.PLAIN

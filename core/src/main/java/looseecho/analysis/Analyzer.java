@@ -5,7 +5,6 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.IntStream;
 import looseecho.activity.Activities;
 import looseecho.activity.ActivityNet;
@@ -19,14 +18,11 @@ import looseecho.audio.MonoBlocks;
 import looseecho.audio.Resampler;
 import looseecho.dsp.Chroma;
 import looseecho.dsp.ToneSpectra;
-import looseecho.form.BandLevels;
 import looseecho.form.Form;
 import looseecho.form.SectionFinder;
 import looseecho.hits.Feel;
 import looseecho.hits.GridFinder;
 import looseecho.hits.Hit;
-import looseecho.hits.HitDetails;
-import looseecho.hits.HitFinder;
 import looseecho.hits.HitMark;
 import looseecho.notes.BassDetails;
 import looseecho.notes.Chord;
@@ -38,7 +34,6 @@ import looseecho.notes.LineFinder;
 import looseecho.notes.Note;
 import looseecho.notes.TonalContent;
 import looseecho.notes.Tonality;
-import looseecho.notes.VoicingFinder;
 import looseecho.pulse.Pulse;
 import looseecho.pulse.PulseFinder;
 import looseecho.pulse.PulseSettings;
@@ -66,86 +61,6 @@ public final class Analyzer {
   private final LineNet riffNet = LineNet.load(Register.RIFF);
   private final PulseFinder pulses = new PulseFinder(PulseSettings.DEFAULTS);
 
-  /** What the ear took in; independent of corrections. */
-  public static final class Heard {
-    private final Audio audio;
-    private final MelSpectra mel;
-    private final Activities activity;
-    private final Tempos tempos;
-    private final Optional<Pulse> pulse; // as heard, without corrections
-    private final Chroma chroma;
-    private final List<Note> bass;
-    private final List<Note> riff;
-    private final double duration;
-    private final double start;
-    private final double end;
-
-    /** Made when they are first needed. */
-    private final AtomicReference<BandLevels> levels = new AtomicReference<>();
-
-    /** The hits of the pulse that was read last: most corrections leave it as it is. */
-    private final AtomicReference<Measured> measured = new AtomicReference<>();
-
-    /** The chords as they were held under the pulse that was read last. */
-    private final AtomicReference<Voiced> voiced = new AtomicReference<>();
-
-    private Heard(
-        Audio audio,
-        MelSpectra mel,
-        Activities activity,
-        Tempos tempos,
-        Optional<Pulse> pulse,
-        Chroma chroma,
-        Lines lines,
-        Span music) {
-      this.audio = audio;
-      this.mel = mel;
-      this.activity = activity;
-      this.tempos = tempos;
-      this.pulse = pulse;
-      this.chroma = chroma;
-      this.bass = List.copyOf(lines.bass());
-      this.riff = List.copyOf(lines.riff());
-      this.duration = music.duration();
-      this.start = music.start();
-      this.end = music.end();
-    }
-
-    private BandLevels levels() {
-      return levels.updateAndGet(l -> l == null ? BandLevels.of(audio) : l);
-    }
-  }
-
-  /** The hits that belong to a pulse, before the person's decisions about them. */
-  private record Measured(Pulse pulse, List<Hit> hits) {}
-
-  /** The chords as they are held under a pulse. */
-  private record Voiced(Pulse pulse, List<Chord> chords, List<Note> notes) {}
-
-  /** Both lines of notes as the networks hear them. */
-  private record Lines(List<Note> bass, List<Note> riff) {}
-
-  /** Where the music begins and ends, and how long the file is, in seconds. */
-  private record Span(double start, double end, double duration) {
-    static Span of(MelSpectra mel, double duration) {
-      int first = 0;
-      while (first < mel.frames() - 1 && mel.decibels(first) < AUDIBLE_DB) {
-        first++;
-      }
-      int last = mel.frames() - 1;
-      while (last > first && mel.decibels(last) < AUDIBLE_DB) {
-        last--;
-      }
-      return new Span(
-          MelSpectra.FRAMES.seconds(first),
-          Math.min(duration, MelSpectra.FRAMES.seconds(last + 1)),
-          duration);
-    }
-  }
-
-  private static final double AUDIBLE_DB =
-      -50; // below the loudest frame: music begins and ends here
-
   /** Both steps at once. */
   public Analysis analyse(Audio audio, Corrections corrections, Progress progress) {
     return read(listen(audio, progress), corrections, progress);
@@ -169,7 +84,7 @@ public final class Analyzer {
     MelSpectra mel = mels.done();
     Chroma chroma = tones.done();
     double tuning = chroma.tuningCents();
-    Span music = Span.of(mel, audio.duration());
+    Heard.Span music = Heard.Span.of(mel, audio.duration());
     // What needs neither beats nor drums runs beside them.
     CompletableFuture<LineActivity> bassLine =
         Together.beside(() -> bassNet.run(low, tuning, progress));
@@ -186,7 +101,7 @@ public final class Analyzer {
         new BassDetails(low, Register.BASS.rate(), tuning, t -> kick(activity, t))
             .complete(
                 new LineFinder(LineFinder.Settings.BASS).find(Together.joined(bassLine), pulse));
-    Lines lines = new Lines(bass, Together.joined(riff));
+    Heard.Lines lines = new Heard.Lines(bass, Together.joined(riff));
     return new Heard(audio, mel, activity, tempos, pulse, chroma, lines, music);
   }
 
@@ -244,16 +159,17 @@ public final class Analyzer {
     List<String> notes = new ArrayList<>();
     Optional<Pulse> pulse =
         wanted.pulse().equals(PulseFinder.Wanted.NOTHING)
-            ? heard.pulse
-            : pulses.find(heard.activity, heard.tempos, heard.start, heard.end, wanted.pulse());
-    if (heard.end - heard.start < 1) {
+            ? heard.pulse()
+            : pulses.find(
+                heard.activity(), heard.tempos(), heard.start(), heard.end(), wanted.pulse());
+    if (heard.end() - heard.start() < 1) {
       pulse = Optional.empty();
       notes.add("There is next to no sound in this file.");
     } else if (pulse.isEmpty()) {
       notes.add("No beat could be found. Open a longer piece, or one with a clearer pulse.");
     }
     TonalContent content =
-        TonalContent.of(heard.chroma, heard.bass, heard.riff, heard.start, heard.end);
+        TonalContent.of(heard.chroma(), heard.bass(), heard.riff(), heard.start(), heard.end());
     boolean tonal = content != TonalContent.NONE;
     boolean chordal = content == TonalContent.KEY;
     if (!tonal && wanted.key().isEmpty()) {
@@ -267,27 +183,28 @@ public final class Analyzer {
       Pulse beat = pulse.get();
       CompletableFuture<List<Chord>> harmony =
           Together.beside(
-              () -> chordal ? new ChordFinder().find(heard.chroma, heard.bass, beat) : List.of());
-      hits = HitMark.apply(wanted.hits(), hits(heard, beat, progress), beat);
+              () ->
+                  chordal ? new ChordFinder().find(heard.chroma(), heard.bass(), beat) : List.of());
+      hits = HitMark.apply(wanted.hits(), heard.hits(beat, progress), beat);
       feel = Feel.of(hits, beat);
       hits = new GridFinder(beat, feel.swing()).place(hits);
       chords = Together.joined(harmony);
       var material =
           new SectionFinder.Material(
-              heard.mel,
-              heard.chroma,
-              heard.activity,
+              heard.mel(),
+              heard.chroma(),
+              heard.activity(),
               pulse.get(),
               hits,
-              heard.bass,
-              heard.end,
+              heard.bass(),
+              heard.end(),
               heard.levels(),
               wanted.sections());
       form = new SectionFinder().find(material, progress);
     }
     progress.step("Done", 1);
     return new Analysis(
-        heard.duration,
+        heard.duration(),
         pulse,
         form,
         hits,
@@ -310,44 +227,17 @@ public final class Analyzer {
         wanted.key().isPresent() ? TonalContent.KEY : content,
         wanted.key().map(key::corrected).orElse(key),
         form.sections().stream().map(s -> key(heard, chords, s.start(), s.end())).toList(),
-        heard.chroma.tuningCents(),
+        heard.chroma().tuningCents(),
         chords,
-        music ? heard.bass : List.of(),
-        music ? heard.riff : List.of(),
-        pulse.map(p -> new FigureFinder().find(heard.riff, p)).orElse(List.of()),
-        voiced(heard, chords, pulse));
-  }
-
-  private static List<Note> voiced(Heard heard, List<Chord> chords, Optional<Pulse> pulse) {
-    if (pulse.isEmpty()) {
-      return List.of();
-    }
-    Voiced before = heard.voiced.get();
-    if (before != null && before.pulse().equals(pulse.get()) && before.chords().equals(chords)) {
-      return before.notes();
-    }
-    List<Note> notes =
-        new VoicingFinder(heard.audio, pulse.get(), heard.chroma.tuningCents())
-            .find(chords, heard.bass);
-    heard.voiced.set(new Voiced(pulse.get(), chords, notes));
-    return notes;
-  }
-
-  private static List<Hit> hits(Heard heard, Pulse pulse, Progress progress) {
-    Measured before = heard.measured.get();
-    if (before != null && before.pulse().equals(pulse)) {
-      return before.hits();
-    }
-    List<Hit> found =
-        new HitFinder(HitFinder.Settings.DEFAULTS).find(heard.activity, pulse, progress);
-    List<Hit> hits = new HitDetails(heard.mel, heard.audio, pulse).complete(found);
-    heard.measured.set(new Measured(pulse, hits));
-    return hits;
+        music ? heard.bass() : List.of(),
+        music ? heard.riff() : List.of(),
+        pulse.map(p -> new FigureFinder().find(heard.riff(), p)).orElse(List.of()),
+        pulse.map(p -> heard.voiced(chords, p)).orElse(List.of()));
   }
 
   /** The key of the whole; where none is heard, one that stands in for it with no confidence. */
   private static Reading<Key> whole(Heard heard, List<Chord> chords, TonalContent content) {
-    Reading<Key> key = key(heard, chords, heard.start, heard.end);
+    Reading<Key> key = key(heard, chords, heard.start(), heard.end());
     return switch (content) {
       case KEY -> key;
       case HOME -> homeOnly(heard, key);
@@ -362,20 +252,20 @@ public final class Analyzer {
 
   /** Minor stands in, for most of what is made so is; major on the same note is as likely. */
   private static Reading<Key> homeOnly(Heard heard, Reading<Key> key) {
-    int home = TonalContent.home(heard.bass);
+    int home = TonalContent.home(heard.bass());
     Reading.Alternative<Key> major =
         new Reading.Alternative<>(new Key(home, false), 0, "the same home note");
     return standIn(new Key(home, true), List.of(major), "one bass note and no third over it", key);
   }
 
   private static Reading<Key> key(Heard heard, List<Chord> chords, double from, double to) {
-    double[] all = heard.chroma.sum(from, to);
+    double[] all = heard.chroma().sum(from, to);
     double[] tones = new double[12];
     for (int c = 0; c < 12; c++) {
       tones[c] = all[c] + 0.5 * all[12 + c];
     }
     double[] bass = new double[12];
-    for (Note n : heard.bass) {
+    for (Note n : heard.bass()) {
       double overlap = Math.min(to, n.end()) - Math.max(from, n.start());
       bass[n.pitch() % 12] += Math.max(0, overlap);
     }

@@ -6,6 +6,9 @@ package looseecho.dsp;
  * channel; not thread-safe.
  */
 public final class Biquad {
+  /** Quality at which the pass band is flattest (Butterworth 1930). */
+  public static final double BUTTERWORTH = Math.sqrt(0.5);
+
   private final double b0;
   private final double b1;
   private final double b2;

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
+import looseecho.dsp.ThirdOctaves;
 import looseecho.pulse.Pulse;
 
 /**
@@ -82,31 +84,33 @@ final class BuildUpFinder {
     return out;
   }
 
+  /** What a value comes to before a run, at its end and behind it. */
+  private record Way(double before, double last, double after) {}
+
+  private Way way(double[] y, Runs.Run r) {
+    return new Way(
+        Runs.mean(y, r.start() - bar, r.start() + 1),
+        Runs.mean(y, r.end() - bar / 4, r.end()),
+        Runs.mean(y, r.end(), r.end() + bar));
+  }
+
   /** The sides drawn in on the way to a place. */
   private void narrowing(Runs.Run r, List<Event> out) {
-    double before = Runs.mean(c.width(), r.start() - bar, r.start() + 1);
-    double last = Runs.mean(c.width(), r.end() - bar / 4, r.end());
-    double after = Runs.mean(c.width(), r.end(), r.end() + bar);
-    if (last < NARROW * before && last < NARROW * after && isNew(out, Event.Kind.NARROWING, r)) {
-      out.add(event(Event.Kind.NARROWING, r, "the sides are drawn in", before, last));
+    Way width = way(c.width(), r);
+    boolean drawn = width.last < NARROW * width.before && width.last < NARROW * width.after;
+    if (drawn && isNew(out, Event.Kind.NARROWING, r)) {
+      out.add(event(Event.Kind.NARROWING, r, "the sides are drawn in", width.before, width.last));
     }
   }
 
   private void dip(Runs.Run r, List<Event> out) {
-    double before = Runs.mean(c.level(), r.start() - bar, r.start() + 1);
-    double last = Runs.mean(c.level(), r.end() - bar / 4, r.end());
-    double after = Runs.mean(c.level(), r.end(), r.end() + bar);
-    double upper =
-        Math.min(
-            -1,
-            Runs.mean(c.upper(), r.end() - bar / 4, r.end())
-                - Runs.mean(c.upper(), r.start() - bar, r.start() + 1));
-    boolean sounds = last > before - DEEPEST_DB;
-    if (sounds
-        && last < before - DIP_DB
-        && last < after - DIP_DB
-        && isNew(out, Event.Kind.DIP, r)) {
-      out.add(event(Event.Kind.DIP, r, "the level dips", 0, upper));
+    Way level = way(c.level(), r);
+    boolean sounds = level.last > level.before - DEEPEST_DB;
+    boolean dips = level.last < Math.min(level.before, level.after) - DIP_DB;
+    if (sounds && dips && isNew(out, Event.Kind.DIP, r)) {
+      Way upper = way(c.upper(), r); // what the low cut takes off is no dip
+      double by = Math.min(-1, upper.last - upper.before);
+      out.add(event(Event.Kind.DIP, r, "the level dips", 0, by));
     }
   }
 
@@ -117,7 +121,7 @@ final class BuildUpFinder {
 
   /** Bars without the low end, while all else goes on as before and after. */
   private void heldCuts(List<Event> out) {
-    int[] bars = java.util.stream.IntStream.range(0, halves).filter(this::atBar).toArray();
+    int[] bars = IntStream.range(0, halves).filter(this::atBar).toArray();
     for (int b = 2; b < bars.length - 2; b++) {
       int n = 0;
       while (n <= HELD && b + n + 1 < bars.length && isAway(bars, b, b + n)) {
@@ -182,8 +186,8 @@ final class BuildUpFinder {
   }
 
   private boolean atEdge(int half) {
-    return Arrays.stream(edges)
-        .anyMatch(t -> Math.abs(t - time(half)) < pulse.timeAt(1) - pulse.timeAt(0));
+    double beat = time(half + 2) - time(half);
+    return Arrays.stream(edges).anyMatch(t -> Math.abs(t - time(half)) < beat);
   }
 
   /** Runs upwards that end at a bar line, or are cut off. */
@@ -224,6 +228,6 @@ final class BuildUpFinder {
   }
 
   private static double hertz(double octaves) {
-    return looseecho.dsp.ThirdOctaves.centre((int) Math.round(3 * octaves));
+    return ThirdOctaves.centre((int) Math.round(3 * octaves));
   }
 }

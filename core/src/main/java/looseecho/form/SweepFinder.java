@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
 import looseecho.activity.MelSpectra;
+import looseecho.dsp.LineFit;
 import looseecho.dsp.Quantile;
 import looseecho.pulse.Pulse;
 
@@ -29,9 +30,26 @@ final class SweepFinder {
   /** Per beat: level of the bands above the bass, level of the bass, number of sounding bands. */
   private record Curves(double[] level, double[] low, double[] edge) {}
 
-  private record Line(double from, double to, double fit, double step) {
+  /**
+   * A line and the largest step between two beats.
+   *
+   * @param step decibels or bands
+   */
+  private record Line(LineFit through, double step) {
+    static Line of(double[] y, int from, int to) {
+      double step = 0;
+      for (int i = from + 1; i < to; i++) {
+        step = Math.max(step, Math.abs(y[i] - y[i - 1]));
+      }
+      return new Line(LineFit.of(y, from, to), step);
+    }
+
     double change() {
-      return to - from;
+      return through.change();
+    }
+
+    double fit() {
+      return through.fit();
     }
   }
 
@@ -62,9 +80,9 @@ final class SweepFinder {
   }
 
   private static void event(Curves c, Pulse pulse, int from, int to, List<Event> out) {
-    Line level = line(c.level(), from, to);
-    Line edge = line(c.edge(), from, to);
-    Line low = line(c.low(), from, to);
+    Line level = Line.of(c.level(), from, to);
+    Line edge = Line.of(c.edge(), from, to);
+    Line low = Line.of(c.low(), from, to);
     double start = pulse.beats().get(from).time();
     double end = pulse.timeAt(to);
     boolean filter =
@@ -81,8 +99,8 @@ final class SweepFinder {
               end,
               opens ? "a filter opens" : "a filter closes",
               edge.fit(),
-              hertz(edge.from()),
-              hertz(edge.to())));
+              hertz(edge.through().first()),
+              hertz(edge.through().last())));
     } else if (Math.abs(level.change()) >= LEVEL_DB
         && level.fit() >= LINEAR
         && level.step() < STEP_SHARE * Math.abs(level.change())) {
@@ -104,28 +122,6 @@ final class SweepFinder {
   private static double hertz(double bands) {
     int band = (int) Math.round(LOW_BANDS + bands);
     return MelSpectra.centreHz(Math.max(LOW_BANDS, Math.min(MelSpectra.BANDS - 1, band)));
-  }
-
-  private static Line line(double[] y, int from, int to) {
-    int n = to - from;
-    double mx = (n - 1) / 2.0;
-    double my = 0;
-    for (int i = from; i < to; i++) {
-      my += y[i] / n;
-    }
-    double xy = 0;
-    double xx = 0;
-    double yy = 1e-9;
-    double step = 0;
-    for (int i = 0; i < n; i++) {
-      double d = y[from + i] - my;
-      xy += (i - mx) * d;
-      xx += (i - mx) * (i - mx);
-      yy += d * d;
-      step = i == 0 ? 0 : Math.max(step, Math.abs(y[from + i] - y[from + i - 1]));
-    }
-    double slope = xy / xx;
-    return new Line(my - slope * mx, my + slope * mx, xy * xy / (xx * yy), step);
   }
 
   private static Curves curves(MelSpectra mel, Pulse pulse) {

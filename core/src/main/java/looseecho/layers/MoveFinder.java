@@ -1,9 +1,9 @@
 package looseecho.layers;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import looseecho.dsp.LineFit;
 import looseecho.dsp.ThirdOctaves;
 import looseecho.form.Event;
 import looseecho.separate.Stem;
@@ -84,9 +84,13 @@ final class MoveFinder {
   }
 
   /** A line through some of the values. */
-  private record Line(int from, int to, double first, double last, double fit) {
+  private record Line(int from, int to, LineFit through) {
     double change() {
-      return Math.abs(last - first);
+      return Math.abs(through.change());
+    }
+
+    double fit() {
+      return through.fit();
     }
   }
 
@@ -96,7 +100,7 @@ final class MoveFinder {
     for (int a = 0; a < y.length; a++) {
       int most = Math.min(y.length, a + MOST_BARS * PER_BAR);
       for (int b = a + LEAST_BARS * PER_BAR; b <= most; b++) {
-        Line line = line(y, a, b);
+        Line line = new Line(a, b, LineFit.of(y, a, b));
         if (line.change() >= least && line.fit() >= STRAIGHT) {
           lines.add(line);
         }
@@ -130,36 +134,25 @@ final class MoveFinder {
   private static HeardLayer.Move move(String what, Line l, double start, double end) {
     return switch (what) {
       case HeardLayer.Move.LOW_PASS ->
-          new HeardLayer.Move(what, hertz(l.first()), hertz(l.last()), start, end);
+          new HeardLayer.Move(
+              what, hertz(l.through().first()), hertz(l.through().last()), start, end);
       case HeardLayer.Move.LEVEL -> {
-        double top = Math.max(l.first(), l.last());
-        yield new HeardLayer.Move(what, l.first() - top, l.last() - top, start, end);
+        double top = Math.max(l.through().first(), l.through().last());
+        yield new HeardLayer.Move(
+            what, l.through().first() - top, l.through().last() - top, start, end);
       }
       default ->
           new HeardLayer.Move(
-              what, Math.max(0, l.first()), Math.min(1, Math.max(0, l.last())), start, end);
+              what,
+              Math.max(0, l.through().first()),
+              Math.min(1, Math.max(0, l.through().last())),
+              start,
+              end);
     };
   }
 
   private static double hertz(double octaves) {
     double hz = Math.pow(2, octaves);
     return Math.max(ThirdOctaves.centre(0), Math.min(20_000, hz));
-  }
-
-  private static Line line(double[] y, int from, int to) {
-    int n = to - from;
-    double mx = (n - 1) / 2.0;
-    double my = Arrays.stream(y, from, to).average().orElse(0);
-    double xy = 0;
-    double xx = 0;
-    double yy = 1e-9;
-    for (int i = 0; i < n; i++) {
-      double d = y[from + i] - my;
-      xy += (i - mx) * d;
-      xx += (i - mx) * (i - mx);
-      yy += d * d;
-    }
-    double slope = xy / xx;
-    return new Line(from, to, my - slope * mx, my + slope * mx, xy * xy / (xx * yy));
   }
 }

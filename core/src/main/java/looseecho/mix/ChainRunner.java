@@ -7,7 +7,6 @@ import looseecho.dsp.Biquad;
 
 /** Runs one side of a layer through its chain, block after block. Belongs to one rendering. */
 final class ChainRunner {
-  private static final double BUTTERWORTH = Math.sqrt(0.5);
 
   private final Chain chain;
   private final List<Biquad> before;
@@ -24,10 +23,10 @@ final class ChainRunner {
   private static List<Biquad> cuts(double low, double high, int rate) {
     List<Biquad> out = new ArrayList<>();
     if (low > 0) {
-      out.add(Biquad.highPass(rate, low, BUTTERWORTH));
+      out.add(Biquad.highPass(rate, low, Biquad.BUTTERWORTH));
     }
     if (high > 0) {
-      out.add(Biquad.lowPass(rate, high, BUTTERWORTH));
+      out.add(Biquad.lowPass(rate, high, Biquad.BUTTERWORTH));
     }
     return out;
   }

@@ -8,14 +8,13 @@ import looseecho.dsp.Biquad;
  * crossover networks for noncoincident drivers", JAES 1976). Fed block after block.
  */
 final class LowMono {
-  private static final double BUTTERWORTH = Math.sqrt(0.5);
   private final Biquad first;
   private final Biquad second;
   private boolean wide; // until the sides differ there is nothing to do
 
   LowMono(int rate, double edgeHz) {
-    first = Biquad.highPass(rate, edgeHz, BUTTERWORTH);
-    second = Biquad.highPass(rate, edgeHz, BUTTERWORTH);
+    first = Biquad.highPass(rate, edgeHz, Biquad.BUTTERWORTH);
+    second = Biquad.highPass(rate, edgeHz, Biquad.BUTTERWORTH);
   }
 
   void run(Bus bus) {

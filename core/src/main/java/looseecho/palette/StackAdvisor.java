@@ -1,10 +1,12 @@
 package looseecho.palette;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import looseecho.dsp.Biquad;
 import looseecho.dsp.Fft;
 import looseecho.dsp.ThirdOctaves;
 import looseecho.mix.Job;
@@ -49,8 +51,8 @@ public final class StackAdvisor {
 
   /** What is lost of the low end when both sound, and the shift that gives most of it back. */
   private static void cancelled(Sounding x, Sounding y, int rate, List<String> out) {
-    float[] a = low(x.sound(), rate);
-    float[] b = low(y.sound(), rate);
+    float[] a = below(x.sound(), 200, rate);
+    float[] b = below(y.sound(), 200, rate);
     double apart = energy(a) + energy(b);
     double together = together(a, b, 0);
     double lost = 10 * Math.log10((apart + 1e-12) / (together + 1e-12));
@@ -130,12 +132,12 @@ public final class StackAdvisor {
     int at = ThirdOctaves.COUNT / 2;
     double sumDown = 0;
     double least = Double.MAX_VALUE;
-    double all = java.util.Arrays.stream(up).sum();
+    double all = Arrays.stream(up).sum();
+    double total = Arrays.stream(down).sum();
     double sumUp = 0;
     for (int k = 0; k < ThirdOctaves.COUNT; k++) {
       sumUp += up[k];
       sumDown += down[k];
-      double total = java.util.Arrays.stream(down).sum();
       double wrong = sumUp / (all + 1e-12) + (total - sumDown) / (total + 1e-12);
       if (wrong < least) {
         least = wrong;
@@ -170,22 +172,12 @@ public final class StackAdvisor {
   }
 
   private static double share(float[] x, int rate) {
-    float[] low = onePole(onePole(x, LOW_HZ, rate), LOW_HZ, rate);
-    return energy(low);
+    return energy(below(x, LOW_HZ, rate));
   }
 
-  private static float[] low(float[] x, int rate) {
-    return onePole(onePole(x, 200, rate), 200, rate);
-  }
-
-  private static float[] onePole(float[] x, double hz, int rate) {
-    double g = 1 - Math.exp(-2 * Math.PI * hz / rate);
-    float[] out = new float[x.length];
-    double y = 0;
-    for (int i = 0; i < x.length; i++) {
-      y += g * (x[i] - y);
-      out[i] = (float) y;
-    }
+  private static float[] below(float[] x, double hz, int rate) {
+    float[] out = x.clone();
+    Biquad.lowPass(rate, hz, Biquad.BUTTERWORTH).run(out);
     return out;
   }
 

@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import looseecho.analysis.Analysis;
-import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
+import looseecho.analysis.Heard;
 import looseecho.echo.Edits;
 import looseecho.echo.History;
 import looseecho.echo.Template;
@@ -24,7 +24,7 @@ public final class Document {
   private static final String MADE = "Template made from what was heard";
 
   private final Origin origin;
-  private Optional<Analyzer.Heard> heard;
+  private Optional<Heard> heard;
   private final History<State> history;
   private Corrections asked;
   private long revision;
@@ -68,7 +68,7 @@ public final class Document {
     }
   }
 
-  private Document(Origin origin, Optional<Analyzer.Heard> heard, History<State> history) {
+  private Document(Origin origin, Optional<Heard> heard, History<State> history) {
     this.origin = origin;
     this.heard = heard;
     this.history = history;
@@ -77,7 +77,7 @@ public final class Document {
 
   /** A track that was opened by itself. */
   public static Document of(
-      Origin origin, Optional<Analyzer.Heard> heard, Corrections corrections, Analysis analysis) {
+      Origin origin, Optional<Heard> heard, Corrections corrections, Analysis analysis) {
     State start = State.heard(corrections, analysis, Sounds.plain());
     return new Document(origin, heard, new History<>(start, MADE));
   }
@@ -85,7 +85,7 @@ public final class Document {
   /** A project that is taken up again. */
   public static Document of(
       Origin origin,
-      Optional<Analyzer.Heard> heard,
+      Optional<Heard> heard,
       Corrections corrections,
       Analysis analysis,
       Project project) {
@@ -104,12 +104,12 @@ public final class Document {
    * What the ear took in, to be read anew under other corrections; empty while only its readings
    * were kept.
    */
-  public Optional<Analyzer.Heard> heard() {
+  public Optional<Heard> heard() {
     return heard;
   }
 
   /** The track was heard again. */
-  public void heard(Analyzer.Heard fresh) {
+  public void heard(Heard fresh) {
     heard = Optional.of(fresh);
   }
 

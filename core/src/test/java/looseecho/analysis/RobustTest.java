@@ -173,7 +173,7 @@ class RobustTest {
   /** Tempos at both ends of what may be set, and such as a person comes by in halving twice. */
   @Test
   void everyTempoThatMayBeSetCanBeHeard() {
-    Analyzer.Heard heard = ANALYZER.listen(beat(84, 16, 0.1, k -> 1).audio(0.5), Progress.NONE);
+    Heard heard = ANALYZER.listen(beat(84, 16, 0.1, k -> 1).audio(0.5), Progress.NONE);
     for (double bpm : new double[] {20, 21, 21.7, 42, 168, 370, 390, 400}) {
       Analysis a = ANALYZER.read(heard, Corrections.NONE.withBpm(bpm), Progress.NONE);
       assertTrue(a.pulse().isPresent(), bpm + " BPM");

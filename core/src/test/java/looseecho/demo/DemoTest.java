@@ -1,6 +1,7 @@
 package looseecho.demo;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
@@ -14,6 +15,7 @@ import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
+import looseecho.analysis.Heard;
 import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
 import looseecho.dsp.Loudness;
@@ -34,7 +36,7 @@ class DemoTest {
   private static final Tune TUNE = HarbourTune.write();
   private static Audio audio;
   private static Analyzer analyzer;
-  private static Analyzer.Heard heard;
+  private static Heard heard;
   private static Analysis analysis;
 
   @BeforeAll
@@ -60,6 +62,17 @@ class DemoTest {
             .mapToDouble(h -> h.time())
             .toArray(),
         window);
+  }
+
+  /** Slow measurements that a correction leaves as they are are not made again. */
+  @Test
+  void aCorrectionOfTheKeyMeasuresNothingAgain() {
+    Corrections key = Corrections.NONE.withKey(new Key(4, true));
+    Analysis corrected = analyzer.read(heard, key, Progress.NONE);
+    assertEquals(new Key(4, true), corrected.tonality().key().value());
+    assertSame(
+        analyzer.read(heard, Corrections.NONE, Progress.NONE).tonality().voiced(),
+        corrected.tonality().voiced());
   }
 
   @Test

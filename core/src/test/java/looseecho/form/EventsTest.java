@@ -149,6 +149,27 @@ class EventsTest {
     assertEquals(-8, only(form, Event.Kind.DIP).to(), 5.5); // some of it is the cut's
   }
 
+  /** A sound turned round swells over a bar and is cut off; steady noise alone is nothing. */
+  @Test
+  void aSoundTurnedRoundIsHeardWhereItIsCutOff() {
+    int bars = 12;
+    int rate = 44100;
+    float[] x = new float[(int) (bars * BAR * rate)];
+    Random random = new Random(6);
+    for (int i = 0; i < x.length; i++) {
+      double bar = i / (BAR * rate);
+      boolean swells = bar >= 7 && bar < 8;
+      double db = swells ? -40 + 30 * (bar - 7) : -40;
+      boolean rests = bar >= 8 && bar < 8.5;
+      x[i] = (float) (rests ? 0 : Math.pow(10, db / 20) * random.nextGaussian());
+    }
+    Form form = form(noise(bars), BandLevels.of(new Audio(x, x, rate)), bars, List.of(), List.of());
+    Event turned = only(form, Event.Kind.REVERSED);
+    assertEquals(7 * BAR, turned.start(), BAR / 4);
+    assertEquals(8 * BAR, turned.end(), BAR / 8);
+    assertTrue(form.events(Event.Kind.NOISE_RISES).isEmpty());
+  }
+
   /** Common practice: a snare roll that grows leads over; the snare on three is half speed. */
   @Test
   void rollsHalfSpeedAndThinningAreFoundInTheHits() {

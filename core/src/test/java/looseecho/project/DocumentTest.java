@@ -13,6 +13,7 @@ import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
+import looseecho.analysis.Heard;
 import looseecho.audio.Audio;
 import looseecho.echo.Cell;
 import looseecho.echo.Edits;
@@ -33,7 +34,7 @@ import org.junit.jupiter.api.io.TempDir;
 class DocumentTest {
   @TempDir private Path dir;
   private static final Analyzer ANALYZER = new Analyzer();
-  private static Analyzer.Heard heard;
+  private static Heard heard;
   private static Analysis analysis;
 
   @BeforeAll

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.Node;
@@ -13,8 +14,11 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
+import looseecho.audio.Audio;
+import looseecho.audio.WavWriter;
 import looseecho.desktop.session.PaletteRow;
 import looseecho.drawer.Match;
+import looseecho.mix.Job;
 import looseecho.mix.Sound;
 import looseecho.palette.Region;
 import looseecho.synth.SampleSound;
@@ -95,6 +99,41 @@ class PaletteBenchTest extends WindowTest {
     until(
         "their attacks are compared",
         () -> session.lanes().resting() && matches().get(0).distance() != whole);
+  }
+
+  @Test
+  void aFolderIsMeasuredAndALayerIsTakenForItsJob() throws IOException {
+    Path mine = Files.createDirectories(dir.resolve("mine"));
+    float[] x = new float[8_000];
+    for (int i = 0; i < x.length; i++) {
+      x[i] = (float) (0.5 * Math.exp(-i / 900.0) * Math.sin(i * i / 9_000.0));
+    }
+    new WavWriter().write(new Audio(x, x, 44_100), mine.resolve("pier thud.wav"));
+    Files.write(mine.resolve("torn.wav"), new byte[] {1, 2, 3});
+    until("it is heard", () -> session.desk().templateProperty().get() != null);
+    go("#step-palette");
+    until("the drawer is ready", () -> !matches().isEmpty() && session.lanes().resting());
+    int before = session.palette().drawer().sizeProperty().get();
+    robot.interact(() -> session.palette().drawer().add(mine));
+    until("the folder is measured", () -> session.lanes().resting());
+    assertEquals(before + 1, session.palette().drawer().sizeProperty().get());
+    String said = session.desk().messageProperty().get();
+    assertTrue(said.startsWith("mine: 1 samples measured") && said.contains("torn.wav"), said);
+    robot.interact(
+        () -> {
+          session.palette().drawer().region(Region.TAIL);
+          session.palette().drawer().words("pier thud");
+        });
+    until("it alone fits", () -> session.lanes().resting() && matches().size() == 1);
+    PaletteRow row = session.palette().pickedProperty().get();
+    robot.interact(() -> session.palette().take(matches().get(0), false));
+    until("it is taken", () -> sound(row).layers().size() == 2);
+    assertEquals(Job.TAIL, sound(row).layers().get(1).job());
+    assertTrue(session.desk().messageProperty().get().endsWith("pier thud beside it"));
+  }
+
+  private Sound sound(PaletteRow row) {
+    return session.maker().soundsProperty().get().sound(row.heard().part());
   }
 
   private boolean isClap(Match m) {

@@ -5,24 +5,21 @@ import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.text.Font;
 import looseecho.desktop.control.ChartPane;
+import looseecho.desktop.control.Spectrum;
 import looseecho.desktop.session.PaletteRow;
 import looseecho.desktop.theme.Theme;
-import looseecho.dsp.Fft;
 import looseecho.mix.EchoRenderer;
 
 /** Two sounds on each other, the track's hollow, the echo's solid: loudness and spectrum. */
 final class PairPicture extends ChartPane {
   private static final int RATE = EchoRenderer.RATE;
-  private static final int SIZE = 8192;
-  private static final double LOW_HZ = 30;
-  private static final double HIGH_HZ = 16_000;
   private static final double DEEPEST_DB = 48;
   private static final double SECONDS = 0.5;
   private static final double SPLIT = 0.47;
   private static final int GAP = 24;
   private PaletteRow row;
-  private double[] heardBands = new double[0];
-  private double[] echoBands = new double[0];
+  private Spectrum heard = Spectrum.NONE;
+  private Spectrum echo = Spectrum.NONE;
 
   PairPicture() {
     setId("palette-pair");
@@ -33,23 +30,9 @@ final class PairPicture extends ChartPane {
 
   void show(PaletteRow now) {
     row = now;
-    heardBands = now == null ? new double[0] : spectrum(now.heard().sound());
-    echoBands = now == null ? new double[0] : spectrum(now.echo());
+    heard = now == null ? Spectrum.NONE : Spectrum.of(now.heard().sound());
+    echo = now == null ? Spectrum.NONE : Spectrum.of(now.echo());
     redraw();
-  }
-
-  private static double[] spectrum(float[] x) {
-    Fft fft = new Fft(SIZE, SIZE);
-    float[] m = new float[fft.bins()];
-    fft.magnitudes(x, SIZE / 2, m);
-    double top = 1e-9;
-    for (float v : m) {
-      top = Math.max(top, v);
-    }
-    double by = top;
-    double[] out = new double[m.length];
-    Arrays.setAll(out, k -> 20 * Math.log10(m[k] / by + 1e-6));
-    return out;
   }
 
   @Override
@@ -72,8 +55,8 @@ final class PairPicture extends ChartPane {
     }
     loudness(g, row.echo(), split, bottom, true);
     loudness(g, row.heard().sound(), split, bottom, false);
-    spectrum(g, echoBands, split + GAP, w, bottom, true);
-    spectrum(g, heardBands, split + GAP, w, bottom, false);
+    spectrum(g, echo, split + GAP, w, bottom, true);
+    spectrum(g, heard, split + GAP, w, bottom, false);
   }
 
   private void loudness(GraphicsContext g, float[] x, double w, double h, boolean solid) {
@@ -96,18 +79,12 @@ final class PairPicture extends ChartPane {
   }
 
   private void spectrum(
-      GraphicsContext g, double[] bands, double left, double right, double h, boolean solid) {
+      GraphicsContext g, Spectrum of, double left, double right, double h, boolean solid) {
     int count = (int) Math.max(2, (right - left) / 3);
     double[] at = new double[count];
     double[] y = new double[count];
     for (int k = 0; k < count; k++) {
-      double hz = LOW_HZ * Math.pow(HIGH_HZ / LOW_HZ, (double) k / count);
-      int a = (int) Math.max(1, hz * SIZE / RATE);
-      int b = (int) Math.max(a + 1, hz * 1.08 * SIZE / RATE);
-      double db = -DEEPEST_DB;
-      for (int n = a; n < Math.min(b, bands.length); n++) {
-        db = Math.max(db, bands[n]);
-      }
+      double db = of.level(Spectrum.hertz((double) k / count), 1.08);
       at[k] = left + (right - left) * k / count;
       y[k] = down(db, h);
     }
@@ -138,6 +115,6 @@ final class PairPicture extends ChartPane {
   }
 
   private static double x(double hz, double left, double right) {
-    return left + (right - left) * Math.log(hz / LOW_HZ) / Math.log(HIGH_HZ / LOW_HZ);
+    return left + (right - left) * Spectrum.share(hz);
   }
 }

@@ -7,8 +7,8 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.StringProperty;
 import looseecho.analysis.Analysis;
-import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
+import looseecho.analysis.Heard;
 import looseecho.echo.Edits;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
@@ -101,7 +101,7 @@ public final class Desk {
     }
   }
 
-  private void hear(Document d, Corrections now, Optional<Analyzer.Heard> known, String why) {
+  private void hear(Document d, Corrections now, Optional<Heard> known, String why) {
     hearing.start(
         p -> ear.read(known, d.origin(), now, p),
         a -> {

@@ -46,7 +46,7 @@ final class Ear {
    */
   record Heard(
       Reference reference,
-      Optional<Analyzer.Heard> heard,
+      Optional<looseecho.analysis.Heard> heard,
       Corrections corrections,
       Analysis analysis,
       String note) {
@@ -87,7 +87,7 @@ final class Ear {
       }
       return new Heard(r, Optional.empty(), stored.corrections(), kept.get(), said(notes));
     }
-    Analyzer.Heard heard = analyzer().listen(recording.audio(), p);
+    looseecho.analysis.Heard heard = analyzer().listen(recording.audio(), p);
     Corrections c = stored.corrections();
     Analysis a;
     try {
@@ -141,23 +141,23 @@ final class Ear {
   }
 
   /** Readings under other corrections, with what they were drawn from. */
-  record Corrected(Analyzer.Heard heard, Analysis analysis) {}
+  record Corrected(looseecho.analysis.Heard heard, Analysis analysis) {}
 
   /**
    * Draws the readings anew and keeps the corrections; hears the track first where only its
    * readings were kept.
    */
   Corrected read(
-      Optional<Analyzer.Heard> known, Document.Origin origin, Corrections now, Progress p)
+      Optional<looseecho.analysis.Heard> known, Document.Origin origin, Corrections now, Progress p)
       throws IOException {
-    Analyzer.Heard heard = known.isPresent() ? known.get() : listen(origin.path(), p);
+    looseecho.analysis.Heard heard = known.isPresent() ? known.get() : listen(origin.path(), p);
     Analysis a = analyzer().read(heard, now, p);
     store.save(origin.fingerprint(), now); // only what has been heard without a fault
     remember(origin.fingerprint(), now, a);
     return new Corrected(heard, a);
   }
 
-  private Analyzer.Heard listen(Path path, Progress p) throws IOException {
+  private looseecho.analysis.Heard listen(Path path, Progress p) throws IOException {
     return analyzer().listen(new AudioReader().read(path, p).audio(), p);
   }
 

@@ -1,26 +1,22 @@
 package looseecho.desktop.sounds;
 
-import java.util.Arrays;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.text.Font;
 import looseecho.desktop.control.ChartPane;
+import looseecho.desktop.control.Spectrum;
 import looseecho.desktop.theme.Theme;
-import looseecho.dsp.Fft;
 import looseecho.mix.EchoRenderer;
 
 /** A sound alone: its wave with its loudness at the left, its spectrum at the right. */
 final class SoundPicture extends ChartPane {
   private static final int RATE = EchoRenderer.RATE;
-  private static final int SIZE = 8192;
-  private static final double LOW_HZ = 30;
-  private static final double HIGH_HZ = 16000;
   private static final double DEEPEST_DB = 60;
   private static final double SPLIT = 0.55;
   private static final double[] MARKS = {50, 100, 200, 500, 1000, 2000, 5000, 10000};
 
   private float[] sound = new float[0];
-  private double[] decibels = new double[0];
+  private Spectrum heard = Spectrum.NONE;
 
   SoundPicture() {
     setId("sound-picture");
@@ -31,22 +27,8 @@ final class SoundPicture extends ChartPane {
 
   void show(float[] x) {
     sound = x;
-    decibels = x.length == 0 ? new double[0] : spectrum(x);
+    heard = Spectrum.of(x);
     redraw();
-  }
-
-  private static double[] spectrum(float[] x) {
-    Fft fft = new Fft(SIZE, SIZE);
-    float[] m = new float[fft.bins()];
-    double[] out = new double[m.length];
-    for (int at = SIZE / 4; at < Math.max(SIZE / 2, x.length); at += SIZE / 2) {
-      fft.magnitudes(x, at, m);
-      for (int k = 0; k < out.length; k++) {
-        out[k] = Math.max(out[k], m[k]);
-      }
-    }
-    double top = Arrays.stream(out).max().orElse(1e-9) + 1e-9;
-    return Arrays.stream(out).map(v -> 20 * Math.log10(v / top + 1e-6)).toArray();
   }
 
   @Override
@@ -103,13 +85,8 @@ final class SoundPicture extends ChartPane {
     g.setLineWidth(1.5);
     g.beginPath();
     for (double x = left; x < right; x += 2) {
-      double hz = LOW_HZ * Math.pow(HIGH_HZ / LOW_HZ, (x - left) / (right - left));
-      int a = (int) Math.max(1, hz * SIZE / RATE);
-      int b = (int) Math.max(a + 1, hz * 1.03 * SIZE / RATE);
-      double db = -DEEPEST_DB;
-      for (int k = a; k < Math.min(b, decibels.length); k++) {
-        db = Math.max(db, decibels[k]);
-      }
+      double db =
+          Math.max(-DEEPEST_DB, heard.level(Spectrum.hertz((x - left) / (right - left)), 1.03));
       double y = -db / DEEPEST_DB * bottom;
       if (x == left) {
         g.moveTo(x, y);
@@ -122,6 +99,6 @@ final class SoundPicture extends ChartPane {
   }
 
   private static double x(double hz, double left, double right) {
-    return left + (right - left) * Math.log(hz / LOW_HZ) / Math.log(HIGH_HZ / LOW_HZ);
+    return left + (right - left) * Spectrum.share(hz);
   }
 }

@@ -1,0 +1,168 @@
+package looseecho.analysis;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
+import looseecho.activity.Activities;
+import looseecho.activity.MelSpectra;
+import looseecho.audio.Audio;
+import looseecho.dsp.Chroma;
+import looseecho.form.BandLevels;
+import looseecho.hits.Hit;
+import looseecho.hits.HitDetails;
+import looseecho.hits.HitFinder;
+import looseecho.notes.Chord;
+import looseecho.notes.Note;
+import looseecho.notes.VoicingFinder;
+import looseecho.pulse.Pulse;
+import looseecho.pulse.Tempos;
+import looseecho.reading.Progress;
+
+/** What the ear took in; independent of corrections. Safe to use from several threads. */
+public final class Heard {
+  private static final double AUDIBLE_DB =
+      -50; // below the loudest frame: music begins and ends here
+
+  private final Audio audio;
+  private final MelSpectra mel;
+  private final Activities activity;
+  private final Tempos tempos;
+  private final Optional<Pulse> pulse; // as heard, without corrections
+  private final Chroma chroma;
+  private final List<Note> bass;
+  private final List<Note> riff;
+  private final double duration;
+  private final double start;
+  private final double end;
+
+  /** Made when they are first needed. */
+  private final AtomicReference<BandLevels> levels = new AtomicReference<>();
+
+  /** The hits of the pulse that was read last: most corrections leave it as it is. */
+  private final AtomicReference<Measured> measured = new AtomicReference<>();
+
+  /** The chords as they were held under the pulse that was read last. */
+  private final AtomicReference<Voiced> voiced = new AtomicReference<>();
+
+  Heard(
+      Audio audio,
+      MelSpectra mel,
+      Activities activity,
+      Tempos tempos,
+      Optional<Pulse> pulse,
+      Chroma chroma,
+      Lines lines,
+      Span music) {
+    this.audio = audio;
+    this.mel = mel;
+    this.activity = activity;
+    this.tempos = tempos;
+    this.pulse = pulse;
+    this.chroma = chroma;
+    this.bass = List.copyOf(lines.bass());
+    this.riff = List.copyOf(lines.riff());
+    this.duration = music.duration();
+    this.start = music.start();
+    this.end = music.end();
+  }
+
+  /** The hits that belong to a pulse, before the person's decisions about them. */
+  private record Measured(Pulse pulse, List<Hit> hits) {}
+
+  /** The chords as they are held under a pulse. */
+  private record Voiced(Pulse pulse, List<Chord> chords, List<Note> notes) {}
+
+  /** Both lines of notes as the networks hear them. */
+  record Lines(List<Note> bass, List<Note> riff) {}
+
+  /** Where the music begins and ends, and how long the file is, in seconds. */
+  record Span(double start, double end, double duration) {
+    static Span of(MelSpectra mel, double duration) {
+      int first = 0;
+      while (first < mel.frames() - 1 && mel.decibels(first) < AUDIBLE_DB) {
+        first++;
+      }
+      int last = mel.frames() - 1;
+      while (last > first && mel.decibels(last) < AUDIBLE_DB) {
+        last--;
+      }
+      return new Span(
+          MelSpectra.FRAMES.seconds(first),
+          Math.min(duration, MelSpectra.FRAMES.seconds(last + 1)),
+          duration);
+    }
+  }
+
+  /** The hits that belong to a pulse, measured when they are first asked for. */
+  List<Hit> hits(Pulse pulse, Progress progress) {
+    Measured before = measured.get();
+    if (before != null && before.pulse().equals(pulse)) {
+      return before.hits();
+    }
+    List<Hit> found = new HitFinder(HitFinder.Settings.DEFAULTS).find(activity, pulse, progress);
+    List<Hit> hits = new HitDetails(mel, audio, pulse).complete(found);
+    measured.set(new Measured(pulse, hits));
+    return hits;
+  }
+
+  /** The chords as they are held under a pulse, measured when they are first asked for. */
+  List<Note> voiced(List<Chord> chords, Pulse pulse) {
+    Voiced before = voiced.get();
+    if (before != null && before.pulse().equals(pulse) && before.chords().equals(chords)) {
+      return before.notes();
+    }
+    List<Note> notes =
+        List.copyOf(new VoicingFinder(audio, pulse, chroma.tuningCents()).find(chords, bass));
+    voiced.set(new Voiced(pulse, chords, notes));
+    return notes;
+  }
+
+  /** Powers in third octaves, measured when they are first asked for. */
+  BandLevels levels() {
+    return levels.updateAndGet(l -> l == null ? BandLevels.of(audio) : l);
+  }
+
+  MelSpectra mel() {
+    return mel;
+  }
+
+  Activities activity() {
+    return activity;
+  }
+
+  Tempos tempos() {
+    return tempos;
+  }
+
+  /** As heard, without corrections. */
+  Optional<Pulse> pulse() {
+    return pulse;
+  }
+
+  Chroma chroma() {
+    return chroma;
+  }
+
+  List<Note> bass() {
+    return bass;
+  }
+
+  List<Note> riff() {
+    return riff;
+  }
+
+  /** Seconds of the file. */
+  double duration() {
+    return duration;
+  }
+
+  /** Second at which the music begins. */
+  double start() {
+    return start;
+  }
+
+  /** Second at which the music ends. */
+  double end() {
+    return end;
+  }
+}
