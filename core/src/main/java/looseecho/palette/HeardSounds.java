@@ -22,6 +22,7 @@ import looseecho.separate.StemSound;
 public final class HeardSounds {
   private static final int RATE = Picture.RATE;
   private static final int MOST = 16; // strokes
+  private static final double MOST_SECONDS = 15 * 60; // that are held as a whole
   private static final double BEFORE = 0.03; // seconds in which another stroke disturbs
   private static final double AFTER = 0.25;
   private static final double LONGEST = 0.8;
@@ -32,10 +33,12 @@ public final class HeardSounds {
 
   private record Stroke(Hit hit, double clean) {}
 
-  /** The drums' sounds, in the order of their parts. */
-  public static List<HeardSound> of(Audio reference, List<Hit> hits) {
-    Audio at = new Resampler().resample(reference, RATE);
+  /** The drums' sounds, in the order of their parts; of a long track, those of its beginning. */
+  public static List<HeardSound> of(Audio reference, List<Hit> all) {
+    int most = (int) Math.min(reference.length(), MOST_SECONDS * reference.sampleRate());
+    Audio at = new Resampler().resample(reference.slice(0, most), RATE);
     Song song = new Song(at, at.mono());
+    List<Hit> hits = all.stream().filter(h -> h.time() < at.duration()).toList();
     HeardDrums drums = HeardDrums.of(hits);
     List<HeardSound> out = new ArrayList<>();
     drums

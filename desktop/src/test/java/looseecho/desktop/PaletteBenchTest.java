@@ -118,7 +118,7 @@ class PaletteBenchTest extends WindowTest {
     until("the folder is measured", () -> session.lanes().resting());
     assertEquals(before + 1, session.palette().drawer().sizeProperty().get());
     String said = session.desk().messageProperty().get();
-    assertTrue(said.startsWith("mine: 1 samples measured") && said.contains("torn.wav"), said);
+    assertTrue(said.startsWith("mine: 1 measured") && said.contains("torn.wav"), said);
     robot.interact(
         () -> {
           session.palette().drawer().region(Region.TAIL);

@@ -12,6 +12,7 @@ import java.util.List;
  * @param comparing compares the echo's sounds with the track's; the newest counts
  * @param indexing measures samples
  * @param looking looks through the samples; the newest counts
+ * @param auditioning makes a sample ready to be heard; the newest counts
  * @param reading reads what the person lays on a template, such as a groove
  */
 public record Lanes(
@@ -22,6 +23,7 @@ public record Lanes(
     Work comparing,
     Work indexing,
     Work looking,
+    Work auditioning,
     Work reading,
     Work saving,
     Work exporting)
@@ -35,6 +37,7 @@ public record Lanes(
         Work.newest("comparing"),
         Work.inOrder("indexing"),
         Work.newest("looking"),
+        Work.newest("auditioning"),
         Work.newest("reading"),
         Work.inOrder("saving"),
         Work.inOrder("exporting"));
@@ -42,7 +45,16 @@ public record Lanes(
 
   public List<Work> all() {
     return List.of(
-        opening, hearing, parting, matching, comparing, indexing, looking, reading, saving,
+        opening,
+        hearing,
+        parting,
+        matching,
+        comparing,
+        indexing,
+        looking,
+        auditioning,
+        reading,
+        saving,
         exporting);
   }
 

@@ -10,6 +10,7 @@ import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
 import looseecho.audio.Resampler;
 import looseecho.drawer.Match;
+import looseecho.echo.Part;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Job;
 import looseecho.mix.Layer;
@@ -154,7 +155,7 @@ public final class PaletteEar {
     PaletteRow r = picked.get();
     if (r != null) {
       lanes
-          .looking()
+          .auditioning()
           .start(
               p -> asLoud(tuned(match), r.heard().sound()),
               playback.player()::audition,
@@ -201,13 +202,23 @@ public final class PaletteEar {
     Job job = drawer.region().job();
     boolean beside = layer || job != Job.NONE;
     Sounds now = maker.soundsProperty().get();
+    Part part = r.heard().part();
+    if (beside && now.sound(part).layers().size() == Sound.MOST) {
+      desk.say(
+          "It has " + Sound.MOST + " layers, and no more fit. Take one out on the Sounds bench.");
+      return;
+    }
+    List<HeardSound> track = heard;
     lanes
-        .looking()
+        .reading()
         .start(
-            p -> now.with(r.heard().part(), with(match, r, now, beside, job)),
-            sounds -> {
-              String name = file.getFileName().toString().replaceFirst("\\.[^.]*$", "");
-              desk.sound(sounds, r.heard().name() + ": " + name + (beside ? " beside it" : ""));
+            p -> with(match, r, now, beside, job),
+            sound -> {
+              if (heard == track) { // else another track was opened meanwhile
+                String name = file.getFileName().toString().replaceFirst("\\.[^.]*$", "");
+                String words = r.heard().name() + ": " + name + (beside ? " beside it" : "");
+                desk.sound(maker.soundsProperty().get().with(part, sound), words);
+              }
             },
             e -> desk.say(String.valueOf(e.getMessage())));
   }
@@ -219,7 +230,7 @@ public final class PaletteEar {
         SampleSound.of(file).known(FoundSamples.content(file)).tuned(match.semitones());
     SampleSound sample = match.shorter() ? read.lasting(r.like().lengthMs()) : read;
     Sound old = now.sound(r.heard().part());
-    if (beside && old.layers().size() < Sound.MOST) {
+    if (beside) {
       return old.and(Layer.of(sample).with(job).placed(LAYER_DB, 0));
     }
     Sounds dry = now.with(r.heard().part(), old.with(sample));

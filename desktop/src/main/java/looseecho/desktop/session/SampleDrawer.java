@@ -69,7 +69,7 @@ public final class SampleDrawer {
                 notice.say(
                     String.format(
                         Locale.ROOT,
-                        "%s%d samples measured, %d known already.%s",
+                        "%s%d measured, %d known already.%s",
                         what,
                         done.done().added(),
                         done.done().known(),
