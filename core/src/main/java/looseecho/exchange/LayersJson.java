@@ -55,7 +55,15 @@ final class LayersJson {
                     .put("depth_db", round(d.depthDb()))
                     .put("recovery_ms", round(d.recoveryMs())),
             () -> o.putNull("duck"));
-    o.putNull("repeats");
+    l.repeats()
+        .ifPresentOrElse(
+            r ->
+                o.putObject("repeats")
+                    .put("note", r.note())
+                    .put("ms", round(r.ms()))
+                    .put("feedback", round(r.feedback()))
+                    .put("ping_pong", r.pingPong()),
+            () -> o.putNull("repeats"));
     ArrayNode moves = o.putArray("moves");
     for (HeardLayer.Move m : l.moves()) {
       ObjectNode one = moves.addObject().put("what", m.what());

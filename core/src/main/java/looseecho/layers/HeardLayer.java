@@ -18,6 +18,7 @@ import looseecho.separate.Stem;
  * @param job what it is likely there for
  * @param moves what moves while it plays
  * @param duck what pushes it down; empty for nothing, or where it can't be told
+ * @param repeats that follow its notes in time; empty for none heard
  */
 public record HeardLayer(
     String name,
@@ -29,7 +30,8 @@ public record HeardLayer(
     Image image,
     String job,
     List<Move> moves,
-    Optional<Duck> duck) {
+    Optional<Duck> duck,
+    Optional<Repeats> repeats) {
   /**
    * Something that moves in a straight line.
    *
@@ -74,6 +76,24 @@ public record HeardLayer(
    */
   public record Duck(String by, double depthDb, double recoveryMs) {}
 
+  /**
+   * Repeats in time.
+   *
+   * @param note value, such as dotted eighth
+   * @param ms the same in milliseconds
+   * @param firstDb the first one against its note
+   * @param feedback amplitude of a repeat against the one before
+   * @param pingPong true when they change sides
+   */
+  public record Repeats(String note, double ms, double firstDb, double feedback, boolean pingPong) {
+    /** As it is said in the studio. */
+    public String words() {
+      String sides = pingPong ? ", from side to side" : "";
+      return String.format(
+          Locale.ROOT, "Repeats on the %s, the first %.0f dB softer%s", note, -firstDb, sides);
+    }
+  }
+
   /** A stretch of seconds. */
   public record Span(double start, double end) {}
 
@@ -91,6 +111,26 @@ public record HeardLayer(
   public HeardLayer {
     active = List.copyOf(active);
     moves = List.copyOf(moves);
+  }
+
+  HeardLayer withName(String other) {
+    return new HeardLayer(
+        other, family, active, levelDb, lowHz, highHz, image, job, moves, duck, repeats);
+  }
+
+  HeardLayer withFamily(String other) {
+    return new HeardLayer(
+        name, other, active, levelDb, lowHz, highHz, image, job, moves, duck, repeats);
+  }
+
+  HeardLayer withJob(String other) {
+    return new HeardLayer(
+        name, family, active, levelDb, lowHz, highHz, image, other, moves, duck, repeats);
+  }
+
+  HeardLayer withActive(List<Span> other) {
+    return new HeardLayer(
+        name, family, other, levelDb, lowHz, highHz, image, job, moves, duck, repeats);
   }
 
   /** Seconds in which it sounds. */

@@ -46,6 +46,7 @@ public final class LayerFinder {
   private final double bar;
   private final StemMeter meter;
   private final MoveFinder moves;
+  private final RepeatFinder repeats;
 
   /** Parts the sound, which takes a while. */
   public LayerFinder(Audio audio, Analysis a, Progress progress) {
@@ -53,6 +54,8 @@ public final class LayerFinder {
     this.a = a;
     Pulse p = a.pulse().orElse(null);
     this.bar = p == null ? 2 : 60 / p.tempo().value() * p.beatsPerBar();
+    double beat = p == null ? 0.5 : 60 / p.tempo().value();
+    this.repeats = new RepeatFinder(audio, beat);
     this.meter = new StemMeter(StemPowers.of(audio, progress));
     this.moves = new MoveFinder(meter, bar, a.form().events());
   }
@@ -139,6 +142,7 @@ public final class LayerFinder {
             new Measures(found ? apart : mixed, mean),
             Jobs.of(lane, a.hits()),
             moves.ofAll(active),
+            Optional.empty(),
             Optional.empty()));
   }
 
@@ -210,7 +214,8 @@ public final class LayerFinder {
             new Measures(powers, mean),
             job,
             moves.find(stem, active),
-            duck));
+            duck,
+            stem == Stem.BASS ? Optional.empty() : repeats.find(all)));
   }
 
   /** True for the slots in which one of the stretches lies. */
@@ -236,14 +241,25 @@ public final class LayerFinder {
       Measures measures,
       String job,
       List<HeardLayer.Move> moves,
-      Optional<HeardLayer.Duck> duck) {
+      Optional<HeardLayer.Duck> duck,
+      Optional<HeardLayer.Repeats> repeated) {
     BandPowers powers = measures.powers();
     boolean[] on = slots(active);
     double level = 10 * Math.log10((measures.mean() + 1e-15) / (meter.whole(n -> on[n]) + 1e-15));
     double[] edges = powers.edges();
     double inside = Math.max(-40, Math.min(0, level));
     return new HeardLayer(
-        name, family, active, inside, edges[0], edges[1], powers.image(), job, moves, duck);
+        name,
+        family,
+        active,
+        inside,
+        edges[0],
+        edges[1],
+        powers.image(),
+        job,
+        moves,
+        duck,
+        repeated);
   }
 
   /** Joined where less than a bar lies between; in order. */

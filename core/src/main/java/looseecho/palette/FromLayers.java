@@ -10,13 +10,14 @@ import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.layers.HeardLayer;
+import looseecho.mix.Repeats;
 import looseecho.mix.Sounds;
 import looseecho.mix.Strip;
 import looseecho.notes.Line;
 
 /**
- * Takes what was heard of the layers into the echo: how a line is ducked, and what moves while it
- * plays. The echo must still be as long as the track up to where a move lies.
+ * Takes what was heard of the layers into the echo: how a line is ducked and repeated, and what
+ * moves while it plays. The echo must still be as long as the track up to where a move lies.
  */
 public final class FromLayers {
   private static final double PLAIN_WIDTH = 0.5; // side / (middle + side) of the widest mix
@@ -41,6 +42,16 @@ public final class FromLayers {
         HeardLayer.Duck d = l.duck().get();
         Strip strip = s.strip(part).ducked(d.depthDb(), d.recoveryMs());
         s = s.with(part, strip.duckedBy(d.by().equals("snare") ? Lane.SNARE : Lane.KICK));
+        changes++;
+      }
+      if (l.repeats().isPresent()) {
+        HeardLayer.Repeats r = l.repeats().get();
+        double beats = r.ms() / 1000 * t.bpm() / 60;
+        Repeats own = new Repeats(beats, Math.min(0.8, r.feedback()), r.pingPong(), 0, 0);
+        double send = Math.min(1, Math.pow(10, r.firstDb() / 20));
+        s =
+            s.with(
+                part, s.strip(part).repeating(Optional.of(own)).sends(s.strip(part).room(), send));
         changes++;
       }
       for (HeardLayer.Move m : l.moves()) {

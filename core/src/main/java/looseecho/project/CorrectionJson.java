@@ -11,6 +11,7 @@ import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import looseecho.activity.Lane;
 import looseecho.analysis.Corrections;
+import looseecho.form.LayerMark;
 import looseecho.form.SectionMark;
 import looseecho.hits.HitMark;
 import looseecho.notes.Key;
@@ -41,6 +42,11 @@ final class CorrectionJson {
           .put("to", h.to().name())
           .put("velocity", h.velocity());
     }
+    ArrayNode layers = n.putArray("layers");
+    for (LayerMark l : c.layers()) {
+      ObjectNode o = layers.addObject().put("kind", l.kind().name()).put("name", l.name());
+      o.put("to", l.to()).put("from", l.from()).put("at", l.at());
+    }
     return n;
   }
 
@@ -67,6 +73,8 @@ final class CorrectionJson {
     r.change("sections", c -> c.withSections(sections));
     List<HitMark> hits = r.list("hits", CorrectionJson::hit);
     r.change("hits", c -> c.withHits(hits));
+    List<LayerMark> layers = r.list("layers", CorrectionJson::layer);
+    r.change("layers", c -> c.withLayers(layers));
     return new Read(r.corrections, List.copyOf(r.refused));
   }
 
@@ -76,6 +84,15 @@ final class CorrectionJson {
     }
     return new SectionMark(
         s.path("start").asDouble(), s.path("label").asText("A"), s.path("role").asText(""));
+  }
+
+  private static LayerMark layer(JsonNode l) {
+    return new LayerMark(
+        LayerMark.Kind.valueOf(l.path("kind").asText()),
+        l.path("name").asText(),
+        l.path("to").asText(""),
+        l.path("from").asDouble(),
+        l.path("at").asDouble());
   }
 
   private static HitMark hit(JsonNode h) {

@@ -21,6 +21,7 @@ class CollisionFinderTest {
         new HeardLayer.Image(0, width, width, width, width),
         job,
         List.of(),
+        Optional.empty(),
         Optional.empty());
   }
 
@@ -55,7 +56,8 @@ class CollisionFinderTest {
             bass.image(),
             "body",
             List.of(),
-            Optional.of(new HeardLayer.Duck("kick", 6, 150)));
+            Optional.of(new HeardLayer.Duck("kick", 6, 150)),
+            Optional.empty());
     assertTrue(CollisionFinder.find(List.of(kick, ducked)).isEmpty());
     HeardLayer above = layer("reese", "bass", 150, 900, 0, "body", 20);
     assertTrue(CollisionFinder.find(List.of(kick, above)).isEmpty());

@@ -12,6 +12,7 @@ import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.Tone;
 import looseecho.layers.HeardLayer;
+import looseecho.mix.Repeats;
 import looseecho.mix.Sounds;
 import looseecho.notes.Line;
 import org.junit.jupiter.api.Test;
@@ -30,16 +31,21 @@ class FromLayersTest {
         new HeardLayer.Image(0, 0.2, 0, 0.2, 0.3),
         "bed",
         List.of(moves),
-        Optional.of(new HeardLayer.Duck("snare", 7, 240)));
+        Optional.of(new HeardLayer.Duck("snare", 7, 240)),
+        Optional.of(new HeardLayer.Repeats("dotted eighth", 375, -6, 0.5, true)));
   }
 
   /** Eight bars at 120: a filter that opens over bars 3 to 6, four octaves. */
   @Test
-  void duckingAndMovesBecomeTheEchos() {
+  void duckingRepeatsAndMovesBecomeTheEchos() {
     Template t = Template.bars(8, CHORDS, List.of(), List.of(new Tone(0, 0, 3840 * 4, 60, 90)));
     HeardLayer.Move opens = new HeardLayer.Move(HeardLayer.Move.LOW_PASS, 400, 6400, 4, 12);
     FromLayers.Taken taken = FromLayers.take(t, Sounds.plain(), List.of(chords(opens)));
-    assertEquals(2, taken.changes());
+    assertEquals(3, taken.changes());
+    Repeats own = taken.sounds().strip(CHORDS).repeats().orElseThrow();
+    assertEquals(0.75, own.beats(), 1e-9);
+    assertTrue(own.pingPong());
+    assertEquals(0.501, taken.sounds().strip(CHORDS).delay(), 1e-3, "6 dB below the notes");
     assertEquals(7, taken.sounds().strip(CHORDS).duckDb(), 1e-9);
     assertEquals(240, taken.sounds().strip(CHORDS).duckMs(), 1e-9);
     assertEquals(Lane.SNARE, taken.sounds().strip(CHORDS).duckBy());

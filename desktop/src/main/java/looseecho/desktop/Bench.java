@@ -59,7 +59,7 @@ enum Bench {
       "#layer-chart",
       s -> true,
       (s, out) -> new LayersBench(s.desk(), s.playback(), s.layers()),
-      s -> new LayersLedger(s.desk(), s.layers())),
+      s -> new LayersLedger(s.desk(), s.layers(), s.playback())),
   ECHO(
       "Echo",
       "your template",

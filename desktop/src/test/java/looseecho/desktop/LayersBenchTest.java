@@ -8,7 +8,12 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.EnumSet;
 import java.util.List;
+import javafx.event.ActionEvent;
 import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import looseecho.layers.HeardLayer;
@@ -41,7 +46,7 @@ class LayersBenchTest extends WindowTest {
     robot.type(KeyCode.DOWN);
     HeardLayer first = session.layers().pickedProperty().get();
     assertEquals(layers().get(0), first);
-    assertTrue(robot.lookup("Likely there as: " + first.job()).tryQuery().isPresent());
+    assertTrue(robot.lookup(first.name()).tryQuery().isPresent());
     robot.type(KeyCode.ENTER);
     assertEquals(EnumSet.of(first.stem()), session.playback().stemsProperty().get());
     robot.press(KeyCode.SHIFT).type(KeyCode.ENTER).release(KeyCode.SHIFT);
@@ -58,5 +63,43 @@ class LayersBenchTest extends WindowTest {
     robot.type(KeyCode.ENTER);
     go("#step-echo");
     assertNull(session.playback().stemsProperty().get(), "all is heard on the other benches");
+  }
+
+  @Test
+  void layersAreNamedJoinedCutAndTakenBack() {
+    until("it is heard", () -> session.desk().templateProperty().get() != null);
+    go("#step-layers");
+    until("the layers are heard", () -> layers().size() > 2);
+    List<HeardLayer> heard = layers();
+    HeardLayer first = heard.get(0);
+    robot.interact(() -> session.layers().pick(first));
+    robot.interact(
+        () -> {
+          TextField name = robot.lookup("#layer-name").queryAs(TextField.class);
+          name.setText("thump");
+          name.fireEvent(new ActionEvent());
+        });
+    until("it has its name", () -> layers().get(0).name().equals("thump"));
+    assertEquals("thump", session.layers().pickedProperty().get().name(), "it is still looked at");
+    robot.interact(() -> robot.lookup("#layer-job").<ComboBox<String>>query().setValue("tail"));
+    until("it has its job", () -> layers().get(0).job().equals("tail"));
+    double middle = (first.active().get(0).start() + first.active().get(0).end()) / 2;
+    robot.interact(() -> session.playback().player().seek(middle));
+    robot.interact(() -> item("#layer-more", "layer-split").fire());
+    until("it is cut", () -> layers().size() == heard.size() + 1);
+    assertEquals("thump 2", layers().get(1).name());
+    assertEquals(middle, layers().get(1).active().get(0).start(), 0.05);
+    robot.interact(() -> item("#layer-more", "layer-remove").fire());
+    until("it is gone", () -> layers().size() == heard.size());
+    assertEquals("thump 2", layers().get(0).name());
+    for (int k = 0; k < 4; k++) {
+      robot.interact(() -> session.desk().undo());
+    }
+    until("all is as it was heard", () -> layers().equals(heard));
+  }
+
+  private MenuItem item(String menu, String id) {
+    MenuButton button = robot.lookup(menu).queryAs(MenuButton.class);
+    return button.getItems().stream().filter(i -> id.equals(i.getId())).findFirst().orElseThrow();
   }
 }

@@ -17,7 +17,8 @@ import looseecho.layers.HeardLayer;
 
 /**
  * Layers over the whole track: filled where one sounds, the fuller the louder; a line where it is
- * silent between its first and last moment. At the right how loud it is.
+ * silent between its first and last moment; a slanted line where something opens or closes, grows
+ * or fades. At the right how loud it is.
  */
 final class LayerChart extends ChartPane {
   private static final double NAMES = 140;
@@ -72,7 +73,8 @@ final class LayerChart extends ChartPane {
     if (layers().isEmpty() || e.isShortcutDown() || e.isAltDown()) {
       return;
     }
-    int at = layers().indexOf(ear.pickedProperty().get());
+    HeardLayer picked = ear.pickedProperty().get();
+    int at = picked == null ? -1 : layers().indexOf(picked);
     switch (e.getCode()) {
       case UP -> ear.pick(layers().get(Math.max(0, at - 1)));
       case DOWN -> ear.pick(layers().get(Math.min(layers().size() - 1, at + 1)));
@@ -138,5 +140,12 @@ final class LayerChart extends ChartPane {
       double from = x(s.start());
       g.fillRoundRect(from, y - height / 2, Math.max(2, x(s.end()) - from), height, 4, 4);
     }
+    g.setStroke(colour(Hue.INK));
+    g.setLineWidth(1.5);
+    for (HeardLayer.Move m : l.moves()) {
+      double rise = (row - 6) / 2 * (m.to() > m.from() ? 1 : -1);
+      g.strokeLine(x(m.start()), y + rise, x(m.end()), y - rise);
+    }
+    g.setLineWidth(1);
   }
 }

@@ -11,11 +11,14 @@ import looseecho.desktop.control.EachFrame;
 import looseecho.desktop.session.LayerEar;
 import looseecho.desktop.session.Playback;
 import looseecho.desktop.theme.Theme;
+import looseecho.layers.Collision;
+import looseecho.layers.CollisionFinder;
 import looseecho.layers.HeardLayer;
 
 /**
  * Where each layer stands: left to right by its place and width, low to high by its band. What
- * sounds at the playhead is filled, what is silent is a faint outline.
+ * sounds at the playhead is filled, what is silent is a faint outline; dashed where two of those
+ * that sound get in each other's way.
  */
 final class PlaceChart extends ChartPane {
   private static final double LOW_HZ = 30;
@@ -77,13 +80,12 @@ final class PlaceChart extends ChartPane {
         box(g, l, w, h);
       }
     }
+    collisions(g, w, h);
   }
 
   private void box(GraphicsContext g, HeardLayer l, double w, double h) {
-    double centre = LEFT + (w - LEFT) * (0.5 + 0.45 * l.image().pan());
-    double half = Math.max(7, (w - LEFT) * 0.45 * Math.min(1, 2 * l.image().width()));
-    double from = Math.max(LEFT, centre - half);
-    double to = Math.min(w, centre + half);
+    double from = left(l, w);
+    double to = right(l, w);
     double top = y(l.highHz(), h);
     double bottom = Math.max(top + 4, y(l.lowHz(), h));
     boolean picked = l.equals(ear.pickedProperty().get());
@@ -98,6 +100,36 @@ final class PlaceChart extends ChartPane {
     if (picked || drawn.contains(l)) {
       name(g, l, picked, Math.min(w - 84, to + 4), Math.min(h - 26, top + 8));
     }
+  }
+
+  /** Where two that sound get in each other's way. */
+  private void collisions(GraphicsContext g, double w, double h) {
+    g.setLineDashes(4, 3);
+    g.setStroke(colour(Hue.DOUBT));
+    for (Collision c : CollisionFinder.find(drawn)) {
+      double top = y(c.highHz(), h);
+      double bottom = Math.max(top + 4, y(c.lowHz(), h));
+      double from = Math.max(left(c.first(), w), left(c.second(), w));
+      double to = Math.min(right(c.first(), w), right(c.second(), w));
+      g.strokeRoundRect(from, top, Math.max(8, to - from), bottom - top, 6, 6);
+    }
+    g.setLineDashes();
+  }
+
+  private static double centre(HeardLayer l, double w) {
+    return LEFT + (w - LEFT) * (0.5 + 0.45 * l.image().pan());
+  }
+
+  private static double half(HeardLayer l, double w) {
+    return Math.max(7, (w - LEFT) * 0.45 * Math.min(1, 2 * l.image().width()));
+  }
+
+  private static double left(HeardLayer l, double w) {
+    return Math.max(LEFT, centre(l, w) - half(l, w));
+  }
+
+  private static double right(HeardLayer l, double w) {
+    return Math.min(w, centre(l, w) + half(l, w));
   }
 
   /** A name where none lies yet; that of the picked layer always. */

@@ -9,6 +9,7 @@ import javafx.scene.layout.VBox;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.LayerEar;
+import looseecho.desktop.session.Playback;
 import looseecho.desktop.theme.Theme;
 import looseecho.form.Section;
 import looseecho.layers.Collision;
@@ -22,10 +23,12 @@ public final class LayersLedger extends VBox {
   private static final double NEAR_EDGE = 1.2; // seconds
   private final Desk desk;
   private final LayerEar ear;
+  private final Playback playback;
 
-  public LayersLedger(Desk desk, LayerEar ear) {
+  public LayersLedger(Desk desk, LayerEar ear, Playback playback) {
     super(6);
     this.desk = desk;
+    this.playback = playback;
     this.ear = ear;
     ear.layersProperty().addListener((o, a, b) -> show());
     ear.pickedProperty().addListener((o, a, b) -> show());
@@ -52,7 +55,7 @@ public final class LayersLedger extends VBox {
 
   private void layer(HeardLayer l) {
     getChildren().add(ReadingRow.heading(l.name()));
-    line("Likely there as: " + l.job());
+    getChildren().add(new LayerRows(ear, l, playback.player()::position));
     line(String.format(Locale.ROOT, "%+.1f dB against the whole", l.levelDb()));
     line(String.format(Locale.ROOT, "%.0f to %.0f Hz", l.lowHz(), l.highHz()));
     line(
@@ -70,10 +73,17 @@ public final class LayersLedger extends VBox {
                         d.depthDb(),
                         d.recoveryMs()))
             .orElse("No ducking heard"));
+    l.duck().ifPresent(d -> getChildren().add(new DuckCurve(d, beat())));
+    l.repeats().ifPresent(r -> line(r.words()));
     line("Plays " + bars(l.active()));
     for (HeardLayer.Move m : l.moves()) {
       line(m.words() + ", " + bars(List.of(new HeardLayer.Span(m.start(), m.end()))));
     }
+  }
+
+  /** Seconds of a beat. */
+  private double beat() {
+    return desk.analysisProperty().get().pulse().map(p -> 60 / p.tempo().value()).orElse(0.5);
   }
 
   private String bars(List<HeardLayer.Span> spans) {

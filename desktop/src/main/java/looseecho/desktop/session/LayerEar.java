@@ -7,7 +7,9 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import looseecho.analysis.Analysis;
 import looseecho.echo.Edits;
 import looseecho.echo.Template;
+import looseecho.form.LayerMark;
 import looseecho.layers.HeardLayer;
+import looseecho.layers.LayerEdits;
 import looseecho.layers.LayerFinder;
 import looseecho.mix.Sounds;
 import looseecho.palette.FromLayers;
@@ -24,6 +26,7 @@ public final class LayerEar {
   private final ReadOnlyObjectWrapper<List<HeardLayer>> layers =
       new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<HeardLayer> picked = new ReadOnlyObjectWrapper<>();
+  private List<HeardLayer> heard = List.of(); // before the person's decisions
   private Analysis of;
 
   /**
@@ -37,13 +40,38 @@ public final class LayerEar {
     this.lane = lane;
     this.notice = notice;
     desk.referenceProperty().addListener((o, a, b) -> forget());
+    desk.correctionsProperty().addListener((o, a, b) -> decided());
   }
 
   private void forget() {
     lane.drop();
     of = null;
+    heard = List.of();
     layers.set(List.of());
     picked.set(null);
+  }
+
+  /**
+   * Shows the layers under the person's decisions; the one that is looked at stays, by its name.
+   */
+  private void decided() {
+    HeardLayer before = picked.get();
+    List<HeardLayer> now = LayerEdits.apply(heard, desk.correctionsProperty().get().layers());
+    if (!now.equals(layers.get())) {
+      int row = before == null ? -1 : layers.get().indexOf(before);
+      layers.set(now);
+      HeardLayer next = row >= 0 && row < now.size() ? now.get(row) : null;
+      picked.set(
+          now.stream()
+              .filter(l -> before != null && l.name().equals(before.name()))
+              .findFirst()
+              .orElse(next));
+    }
+  }
+
+  /** A decision about a layer; it is kept with the corrections and can be undone. */
+  public void decide(LayerMark mark, String words) {
+    desk.correct(c -> c.with(mark), words);
   }
 
   /** Hears the layers unless they are known. */
@@ -56,7 +84,10 @@ public final class LayerEar {
     of = a;
     lane.start(
         p -> new LayerFinder(r.audio(), a, p).find(),
-        layers::set,
+        found -> {
+          heard = found;
+          decided();
+        },
         e -> {
           of = null;
           notice.failed("Hearing the layers", e, "Open this bench again to hear them.");
