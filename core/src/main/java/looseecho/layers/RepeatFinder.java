@@ -34,11 +34,10 @@ final class RepeatFinder {
   private static final int DIP = 6; // hops before it in which the note before has fallen
   private static final double LEAST_RISE = 2; // decibels
   private static final double CLEAR_RISE = 3.5; // median
-  private static final double OFTEN = 0.45; // of the notes
+  private static final double OFTEN = 0.55; // of the notes
   private static final double LEAST_FALL = 2; // decibels from one to the next
   private static final double MOST_FALL = 16;
   private static final double COVERED = 0.06; // seconds
-  private static final double AS_LOUD = 0.85; // of a note's velocity
   private static final double NEAR_VALUES = 1.4;
   private static final double SIDES = 0.5; // of places, from one repeat to the next
 
@@ -127,7 +126,7 @@ final class RepeatFinder {
       double second = decibels(twice[0] + twice[1], own[0] + own[1]);
       measured.add(new double[] {rise, first, second, Math.abs(place(once) - place(twice))});
       boolean softer = first < -LEAST_FALL && first > -MOST_FALL;
-      if (rise > LEAST_RISE && softer && !playedAgain(n, n.start() + lag, all)) {
+      if (rise > LEAST_RISE && softer) {
         fades.add(Math.min(-1, Math.max(-MOST_FALL, second - first)));
       }
     }
@@ -145,16 +144,6 @@ final class RepeatFinder {
   private static boolean covered(Note n, double time, List<Note> all) {
     return all.stream()
         .anyMatch(o -> o.pitch() != n.pitch() && Math.abs(o.start() - time) < COVERED);
-  }
-
-  /** True where the line has the note again, about as loud. */
-  private static boolean playedAgain(Note n, double time, List<Note> all) {
-    return all.stream()
-        .anyMatch(
-            o ->
-                o.pitch() == n.pitch()
-                    && Math.abs(o.start() - time) < COVERED
-                    && o.velocity() > AS_LOUD * n.velocity());
   }
 
   private static double place(double[] power) {
