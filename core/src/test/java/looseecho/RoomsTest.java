@@ -34,6 +34,7 @@ class RoomsTest {
           "isolate",
           "play",
           "loose",
+          "compare",
           "exchange",
           "project",
           "demo");

@@ -16,7 +16,8 @@ import picocli.CommandLine.Spec;
       RenderCommand.class,
       SeparateCommand.class,
       SoundsCommand.class,
-      DrawerCommand.class
+      DrawerCommand.class,
+      CompareCommand.class
     })
 public final class Main implements Runnable {
   static final String FORCE =

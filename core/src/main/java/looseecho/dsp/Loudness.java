@@ -16,25 +16,16 @@ import looseecho.reading.Together;
 public final class Loudness {
   private static final double ABSOLUTE_GATE = -70;
   private static final double RELATIVE_GATE = -10;
+  private static final double RANGE_GATE = -20;
+  private static final int SHORT_TERM = 30; // tenths of a second
 
   /** Loudness of the whole sound; empty for silence or less than 400 ms. */
   public OptionalDouble integrated(Audio audio) {
-    int quarter = audio.sampleRate() / 10;
-    int quarters = audio.length() / quarter;
-    if (quarters < 4) {
+    double[] energy = tenths(audio);
+    if (energy.length < 4) {
       return OptionalDouble.empty();
     }
-    CompletableFuture<double[]> right =
-        Together.beside(() -> energy(audio::right, audio.sampleRate(), quarters, quarter));
-    double[] energy = energy(audio::left, audio.sampleRate(), quarters, quarter);
-    double[] other = Together.joined(right);
-    for (int i = 0; i < quarters; i++) {
-      energy[i] += other[i];
-    }
-    double[] blocks = new double[quarters - 3];
-    for (int i = 0; i < blocks.length; i++) {
-      blocks[i] = (energy[i] + energy[i + 1] + energy[i + 2] + energy[i + 3]) / 4;
-    }
+    double[] blocks = blocks(energy, 4);
     OptionalDouble ungated = meanAbove(blocks, power(ABSOLUTE_GATE));
     if (ungated.isEmpty()) {
       return ungated;
@@ -45,6 +36,55 @@ public final class Loudness {
     return gated.isEmpty()
         ? gated
         : OptionalDouble.of(-0.691 + 10 * Math.log10(gated.getAsDouble()));
+  }
+
+  /**
+   * Loudness range in LU: the spread from the tenth to the 95th hundredth of what is heard in 3 s;
+   * 0 for silence or less than 3 s. Source: EBU Tech 3342 (2016).
+   */
+  public double range(Audio audio) {
+    double[] energy = tenths(audio);
+    if (energy.length < SHORT_TERM) {
+      return 0;
+    }
+    double[] blocks = blocks(energy, SHORT_TERM);
+    OptionalDouble ungated = meanAbove(blocks, power(ABSOLUTE_GATE));
+    if (ungated.isEmpty()) {
+      return 0;
+    }
+    double gate =
+        Math.max(power(ABSOLUTE_GATE), ungated.getAsDouble() * Math.pow(10, RANGE_GATE / 10));
+    double[] heard = java.util.Arrays.stream(blocks).filter(b -> b > gate).sorted().toArray();
+    double low = heard[(int) Math.round(0.10 * (heard.length - 1))];
+    double high = heard[(int) Math.round(0.95 * (heard.length - 1))];
+    return 10 * Math.log10(high / low);
+  }
+
+  /** Weighted energy of both sides in each tenth of a second. */
+  private static double[] tenths(Audio audio) {
+    int tenth = audio.sampleRate() / 10;
+    int tenths = audio.length() / tenth;
+    CompletableFuture<double[]> right =
+        Together.beside(() -> energy(audio::right, audio.sampleRate(), tenths, tenth));
+    double[] energy = energy(audio::left, audio.sampleRate(), tenths, tenth);
+    double[] other = Together.joined(right);
+    for (int i = 0; i < tenths; i++) {
+      energy[i] += other[i];
+    }
+    return energy;
+  }
+
+  /** Means over so many tenths, one begun in each. */
+  private static double[] blocks(double[] energy, int length) {
+    double[] out = new double[energy.length - length + 1];
+    for (int i = 0; i < out.length; i++) {
+      double sum = 0;
+      for (int k = 0; k < length; k++) {
+        sum += energy[i + k];
+      }
+      out[i] = sum / length;
+    }
+    return out;
   }
 
   /** One side of the sound. */

@@ -64,6 +64,17 @@ public final class BandLevels {
     return out;
   }
 
+  /** Mean powers over the whole: the middle's bands, then the sides'. */
+  public double[] means() {
+    double[] out = new double[2 * BANDS];
+    for (float[] frame : power) {
+      for (int b = 0; b < out.length; b++) {
+        out[b] += frame[b] / power.length;
+      }
+    }
+    return out;
+  }
+
   /**
    * What sounds in every half beat.
    *

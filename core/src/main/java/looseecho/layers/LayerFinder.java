@@ -16,7 +16,6 @@ import looseecho.hits.Hit;
 import looseecho.hits.TwoMeans;
 import looseecho.layers.HeardLayer.Span;
 import looseecho.notes.Note;
-import looseecho.pulse.Pulse;
 import looseecho.reading.Progress;
 import looseecho.separate.Stem;
 import looseecho.separate.StemPowers;
@@ -42,7 +41,7 @@ public final class LayerFinder {
   private static final double LONGEST = 0.4;
 
   private final Audio audio;
-  private final Analysis a;
+  private final Played played;
   private final double bar;
   private final StemMeter meter;
   private final MoveFinder moves;
@@ -50,19 +49,22 @@ public final class LayerFinder {
 
   /** Parts the sound, which takes a while. */
   public LayerFinder(Audio audio, Analysis a, Progress progress) {
+    this(audio, Played.of(a), progress);
+  }
+
+  /** The same for what is known to play. */
+  public LayerFinder(Audio audio, Played played, Progress progress) {
     this.audio = audio;
-    this.a = a;
-    Pulse p = a.pulse().orElse(null);
-    this.bar = p == null ? 2 : 60 / p.tempo().value() * p.beatsPerBar();
-    double beat = p == null ? 0.5 : 60 / p.tempo().value();
-    this.repeats = new RepeatFinder(audio, beat);
+    this.played = played;
+    this.bar = played.bar();
+    this.repeats = new RepeatFinder(audio, played.beat());
     this.meter = new StemMeter(StemPowers.of(audio, progress));
-    this.moves = new MoveFinder(meter, bar, a.form().events());
+    this.moves = new MoveFinder(meter, bar, played.events());
   }
 
   /** All layers, drums first. */
   public List<HeardLayer> find() {
-    HeardDrums drums = HeardDrums.of(a.hits());
+    HeardDrums drums = HeardDrums.of(played.hits());
     List<Supplier<Optional<HeardLayer>>> all = new ArrayList<>();
     drums
         .hits()
@@ -72,9 +74,9 @@ public final class LayerFinder {
               sides(name, part.lane(), hits)
                   .forEach((own, struck) -> all.add(() -> drum(own, part.lane(), struck)));
             });
-    all.add(() -> line("bass", Stem.BASS, a.tonality().bass()));
-    all.add(() -> line("chords", Stem.CHORDS, a.tonality().voiced()));
-    all.add(() -> line("riff", Stem.RIFF, a.tonality().riff()));
+    all.add(() -> line("bass", Stem.BASS, played.bass()));
+    all.add(() -> line("chords", Stem.CHORDS, played.chords()));
+    all.add(() -> line("riff", Stem.RIFF, played.riff()));
     return all.parallelStream().map(Supplier::get).flatMap(Optional::stream).toList();
   }
 
@@ -140,7 +142,7 @@ public final class LayerFinder {
             lane.family(),
             active,
             new Measures(found ? apart : mixed, mean),
-            Jobs.of(lane, a.hits()),
+            Jobs.of(lane, played.hits()),
             moves.ofAll(active),
             Optional.empty(),
             Optional.empty()));
@@ -165,7 +167,7 @@ public final class LayerFinder {
 
   /** Times of all strokes of a group, in order. */
   private double[] struck(Stem stem) {
-    return a.hits().stream()
+    return played.hits().stream()
         .filter(h -> Stem.of(h.lane()) == stem)
         .mapToDouble(Hit::time)
         .sorted()
@@ -177,7 +179,7 @@ public final class LayerFinder {
   }
 
   private boolean isAlone(Hit h, Stem stem) {
-    return a.hits().stream()
+    return played.hits().stream()
         .noneMatch(
             o ->
                 o.lane() != h.lane()

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 import looseecho.audio.Audio;
 import looseecho.audio.Resampler;
 import looseecho.echo.DrumPart;
@@ -35,6 +36,14 @@ public final class HeardSounds {
 
   /** The drums' sounds, in the order of their parts; of a long track, those of its beginning. */
   public static List<HeardSound> of(Audio reference, List<Hit> all) {
+    return of(reference, all, Set.of());
+  }
+
+  /**
+   * The same from some strokes only, where a part has any of them: two recordings are compared by
+   * the same strokes of both.
+   */
+  public static List<HeardSound> of(Audio reference, List<Hit> all, Set<Hit> only) {
     int most = (int) Math.min(reference.length(), MOST_SECONDS * reference.sampleRate());
     Audio at = new Resampler().resample(reference.slice(0, most), RATE);
     Song song = new Song(at, at.mono());
@@ -46,16 +55,24 @@ public final class HeardSounds {
         .forEach(
             (part, own) -> {
               String name = drums.names().getOrDefault(part, part.words());
+              List<Hit> wanted = own.stream().filter(only::contains).toList();
               if (!own.isEmpty()) {
-                out.add(sound(part, name, own, hits, song));
+                out.add(
+                    sound(part, name, cleanest(wanted.isEmpty() ? own : wanted, hits), hits, song));
               }
             });
     return out;
   }
 
-  private static HeardSound sound(
-      DrumPart part, String name, List<Hit> own, List<Hit> all, Song song) {
-    float[] mono = song.mono();
+  /** The strokes of all parts that others disturb least: those that sounds are cut from. */
+  public static List<Hit> cleanest(List<Hit> all) {
+    return HeardDrums.of(all).hits().values().stream()
+        .flatMap(own -> cleanest(own, all).stream())
+        .map(Stroke::hit)
+        .toList();
+  }
+
+  private static List<Stroke> cleanest(List<Hit> own, List<Hit> all) {
     List<Stroke> strokes =
         own.stream()
             .map(h -> new Stroke(h, clean(h, all)))
@@ -64,8 +81,12 @@ public final class HeardSounds {
                     .thenComparing(s -> -s.hit().velocity()))
             .limit(MOST)
             .toList();
-    double best = strokes.get(0).clean();
-    List<Stroke> taken = strokes.stream().filter(s -> s.clean() > best - 0.25).toList();
+    return strokes.stream().filter(s -> s.clean() > strokes.get(0).clean() - 0.25).toList();
+  }
+
+  private static HeardSound sound(
+      DrumPart part, String name, List<Stroke> taken, List<Hit> all, Song song) {
+    float[] mono = song.mono();
     List<Integer> attacks = taken.stream().map(t -> attack(mono, t.hit().time())).toList();
     List<Integer> ends = taken.stream().map(t -> next(t.hit(), all, mono.length)).toList();
     int from = attack(mono, taken.get(0).hit().time());
@@ -75,7 +96,7 @@ public final class HeardSounds {
         cut(song.sound(), from, end(part, taken.get(0).hit(), all, mono.length), part),
         Picture.heard(mono, attacks, ends),
         taken.size(),
-        best);
+        taken.get(0).clean());
   }
 
   /** A song, and both sides as one. */

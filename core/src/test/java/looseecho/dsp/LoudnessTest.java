@@ -38,17 +38,31 @@ class LoudnessTest {
   @ParameterizedTest
   @MethodSource("ebuCases")
   void ebuTech3341(double expected, double[] levelsAndSeconds) {
+    assertEquals(expected, loudness.integrated(joined(levelsAndSeconds)).orElseThrow(), 0.1);
+  }
+
+  /** EBU Tech 3342, minimum requirements cases 1 to 4 (from memory), tolerance 1 LU. */
+  static Stream<Arguments> rangeCases() {
+    return Stream.of(
+        Arguments.of(10.0, new double[] {-20, 20, -30, 20}),
+        Arguments.of(5.0, new double[] {-20, 20, -15, 20}),
+        Arguments.of(20.0, new double[] {-40, 20, -20, 20}),
+        Arguments.of(15.0, new double[] {-50, 20, -35, 20, -20, 20, -35, 20, -50, 20}));
+  }
+
+  @ParameterizedTest
+  @MethodSource("rangeCases")
+  void ebuTech3342(double expected, double[] levelsAndSeconds) {
+    assertEquals(expected, loudness.range(joined(levelsAndSeconds)), 1);
+  }
+
+  private static Audio joined(double[] levelsAndSeconds) {
     Audio[] parts = new Audio[levelsAndSeconds.length / 2];
     for (int i = 0; i < parts.length; i++) {
-      parts[i] =
-          Signals.sine(
-              1000,
-              Math.pow(10, levelsAndSeconds[2 * i] / 20),
-              levelsAndSeconds[2 * i + 1],
-              48000,
-              true);
+      double level = Math.pow(10, levelsAndSeconds[2 * i] / 20);
+      parts[i] = Signals.sine(1000, level, levelsAndSeconds[2 * i + 1], 48000, true);
     }
-    assertEquals(expected, loudness.integrated(Signals.join(parts)).orElseThrow(), 0.1);
+    return Signals.join(parts);
   }
 
   @Test

@@ -1,0 +1,105 @@
+package looseecho.compare;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import looseecho.compare.Finding.Kind;
+import looseecho.echo.Part;
+import looseecho.echo.Template;
+import looseecho.layers.HeardLayer;
+
+/** Holds the layers of two mixes against each other: how loud, how wide, how far ducked. */
+final class LayerCompare {
+  private static final double STEP_DB = 1;
+  private static final double STEP_WIDTH = 0.05;
+  private static final double STEP_DUCK = 2;
+  private static final double LEAST = 0.15; // steps that are rounding
+  private static final double FULL = 0.5; // share of the sides of what is as wide as can be
+
+  private final Template echo;
+
+  LayerCompare(Template echo) {
+    this.echo = echo;
+  }
+
+  /** Layers of one name; what only one side has is told by its strokes. */
+  List<Finding> find(List<HeardLayer> reference, List<HeardLayer> own) {
+    List<Finding> out = new ArrayList<>();
+    for (HeardLayer want : reference) {
+      own.stream()
+          .filter(l -> l.name().equals(want.name()))
+          .findFirst()
+          .ifPresent(have -> pair(want, have, out));
+    }
+    return out;
+  }
+
+  private void pair(HeardLayer want, HeardLayer have, List<Finding> out) {
+    Optional<Part> part =
+        Part.of(echo).stream().filter(p -> p.words().equals(want.name())).findFirst();
+    String name = part.map(echo::name).orElse(want.name());
+    double db = have.levelDb() - want.levelDb();
+    String louder =
+        String.format(
+            Locale.ROOT,
+            "The %s %.1f dB too %s against the rest.",
+            is(name),
+            Math.abs(db),
+            db > 0 ? "loud" : "soft");
+    out.add(
+        finding(
+            Kind.LEVEL,
+            name,
+            Math.abs(db) / STEP_DB,
+            louder,
+            part.map(p -> new Mend(Mend.What.LEVEL, p, -db))));
+    double wide = have.image().width() - want.image().width();
+    String width =
+        String.format(
+            Locale.ROOT,
+            "The %s %s: %.0f %% wide, %.0f %% in the track.",
+            is(name),
+            wide > 0 ? "wider" : "narrower",
+            percent(have),
+            percent(want));
+    out.add(
+        finding(
+            Kind.WIDTH,
+            name,
+            Math.abs(wide) / STEP_WIDTH,
+            width,
+            part.map(p -> new Mend(Mend.What.WIDTH, p, percent(want) / 100))));
+    double deeper = depth(have) - depth(want);
+    String duck =
+        String.format(
+            Locale.ROOT,
+            "The %s ducked %.0f dB, %.0f dB in the track.",
+            is(name),
+            depth(have),
+            depth(want));
+    if (have.duck().isPresent() || want.duck().isPresent()) {
+      out.add(finding(Kind.DUCKING, name, Math.abs(deeper) / STEP_DUCK, duck, Optional.empty()));
+    }
+  }
+
+  private static String is(String name) {
+    return name + (name.endsWith("s") ? " are" : " is");
+  }
+
+  private static double percent(HeardLayer l) {
+    return 100 * Math.min(1, l.image().width() / FULL);
+  }
+
+  private static double depth(HeardLayer l) {
+    return l.duck().map(HeardLayer.Duck::depthDb).orElse(0.0);
+  }
+
+  private static Finding finding(
+      Kind kind, String name, double steps, String words, Optional<Mend> mend) {
+    double noticed = steps < LEAST ? 0 : steps;
+    return new Finding(
+        kind, name, noticed, words, OptionalDouble.empty(), noticed == 0 ? Optional.empty() : mend);
+  }
+}
