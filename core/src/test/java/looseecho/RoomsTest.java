@@ -37,6 +37,7 @@ class RoomsTest {
           "compare",
           "exchange",
           "project",
+          "handover",
           "demo");
 
   private final JavaClasses core =

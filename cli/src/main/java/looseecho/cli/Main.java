@@ -17,7 +17,8 @@ import picocli.CommandLine.Spec;
       SeparateCommand.class,
       SoundsCommand.class,
       DrawerCommand.class,
-      CompareCommand.class
+      CompareCommand.class,
+      PackCommand.class
     })
 public final class Main implements Runnable {
   static final String FORCE =
