@@ -18,7 +18,8 @@ import picocli.CommandLine.Spec;
       SoundsCommand.class,
       DrawerCommand.class,
       CompareCommand.class,
-      PackCommand.class
+      PackCommand.class,
+      ProfileCommand.class
     })
 public final class Main implements Runnable {
   static final String FORCE =

@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
@@ -21,6 +22,11 @@ public record Comparison(List<Finding> findings) {
   /** What differs, the most noticed first. */
   public List<Finding> differences() {
     return findings.stream().filter(f -> f.noticed() > 0).toList();
+  }
+
+  /** The same in which some parts shall differ: what they do is shown, but is no fault. */
+  public Comparison without(Set<String> wanted) {
+    return new Comparison(findings.stream().filter(f -> !wanted.contains(f.of())).toList());
   }
 
   /** Scores by part, each the mean of its readings, and of the mix; in no order. */

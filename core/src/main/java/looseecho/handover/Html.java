@@ -4,6 +4,7 @@ import java.util.List;
 
 /** Builds well-formed pages. */
 final class Html {
+  private static final int SHORT = 12; // letters that stay on one line
   private final StringBuilder out = new StringBuilder();
 
   /** Words with what has a meaning in a page written out. */
@@ -54,7 +55,11 @@ final class Html {
     out.append("</tr></thead><tbody>\n");
     for (List<String> row : rows) {
       out.append("<tr>");
-      row.forEach(c -> out.append("<td>").append(safe(c)).append("</td>"));
+      row.forEach(
+          c ->
+              out.append(c.length() <= SHORT ? "<td class=\"short\">" : "<td>")
+                  .append(safe(c))
+                  .append("</td>"));
       out.append("</tr>\n");
     }
     out.append("</tbody></table>\n");

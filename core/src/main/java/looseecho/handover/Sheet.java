@@ -13,6 +13,8 @@ import looseecho.echo.Words;
 import looseecho.layers.HeardLayer;
 import looseecho.mix.Sounds;
 import looseecho.mix.Strip;
+import looseecho.project.Notebook;
+import looseecho.project.Notebook.Note;
 
 /**
  * What a beat is made of, as one page that needs nothing beside it, in the order of the job:
@@ -43,7 +45,9 @@ public final class Sheet {
       table.steps td.part { width: 30mm; text-align: left; padding-left: 1mm; border: none; }
       table.steps td.beat { border-left: 2px solid #000; }
       table.steps small { font-size: 5.5pt; display: block; line-height: 1; }
-      .small { font-size: 8.5pt; }
+      table.steps { page-break-inside: avoid; }
+      td.short { white-space: nowrap; }
+      .small { font-size: 8.5pt; page-break-after: avoid; }
       @page { margin: 14mm 12mm; }
       """;
 
@@ -79,6 +83,7 @@ public final class Sheet {
     sounds(page);
     movement(page);
     nearness(page);
+    notes(page);
     page.heading(2, "Logbook");
     page.list(h.project().log());
     page.heading(2, "Before you use it");
@@ -99,7 +104,7 @@ public final class Sheet {
   private void ground(Html page) {
     page.heading(2, "Ground");
     List<List<String>> rows = new ArrayList<>();
-    rows.add(List.of("Tempo", Words.bpm(t.bpm()) + " BPM"));
+    rows.add(List.of("Tempo", Words.bpm(t.bpm())));
     rows.add(List.of("Meter", t.meter().words()));
     rows.add(List.of("Key", t.key().words()));
     double bars = (double) (t.beats().size() - 1) / t.beatsPerBar();
@@ -204,6 +209,27 @@ public final class Sheet {
         .map(t::name)
         .findFirst()
         .orElse(scope);
+  }
+
+  private void notes(Html page) {
+    Notebook n = h.project().notebook();
+    List<String> verdicts = new ArrayList<>();
+    n.verdicts().forEach((part, v) -> verdicts.add(part + ": " + v.words()));
+    verdicts.sort(null);
+    if (!verdicts.isEmpty()) {
+      page.heading(2, "Verdicts");
+      page.list(verdicts);
+    }
+    List<String> open = n.notes().stream().filter(Note::question).map(Note::words).toList();
+    if (!open.isEmpty()) {
+      page.heading(2, "Open questions");
+      page.list(open);
+    }
+    List<String> rest = n.notes().stream().filter(x -> !x.question()).map(Note::words).toList();
+    if (!rest.isEmpty()) {
+      page.heading(2, "Notes");
+      page.list(rest);
+    }
   }
 
   private void nearness(Html page) {

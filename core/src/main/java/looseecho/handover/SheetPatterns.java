@@ -34,14 +34,18 @@ final class SheetPatterns {
       return;
     }
     page.heading(3, title(s));
-    Map<String, String> alike = new LinkedHashMap<>();
+    Map<String, String> tables = new LinkedHashMap<>(); // by what is struck, lateness aside
+    Map<String, String> names = new LinkedHashMap<>();
     List<BarGrid.Bar> bars = t.grid(section).bars();
-    for (int k = 0; k < bars.size() && alike.size() < MOST_BARS; k++) {
+    for (int k = 0; k < bars.size() && tables.size() < MOST_BARS; k++) {
       String table = bar(s, bars.get(k));
-      String name = "bar " + (k + 1);
-      alike.merge(table, name, (a, b) -> a + ", " + b.replace("bar ", ""));
+      String struck = table.replaceAll("<small>[^<]*</small>", "");
+      tables.putIfAbsent(struck, table);
+      names.merge(struck, "bar " + (k + 1), (a, b) -> a + ", " + b.replace("bar ", ""));
     }
-    alike.forEach((table, names) -> page.raw("<p class=\"small\">" + names + "</p>\n").raw(table));
+    tables.forEach(
+        (struck, table) ->
+            page.raw("<p class=\"small\">" + names.get(struck) + "</p>\n").raw(table));
   }
 
   private static String title(TemplateSection s) {

@@ -47,24 +47,30 @@ public final class Document {
    *
    * @param exact what was heard, as a template; empty where there is no beat to build on
    * @param template the template at work; empty with {@code exact}
+   * @param notebook what the person thinks of it
    */
   public record State(
       Corrections corrections,
       Analysis analysis,
       Optional<Template> exact,
       Optional<Template> template,
-      Sounds sounds) {
-    static State heard(Corrections c, Analysis a, Sounds sounds) {
+      Sounds sounds,
+      Notebook notebook) {
+    static State heard(Corrections c, Analysis a, Sounds sounds, Notebook notes) {
       Optional<Template> made = new TemplateBuilder().build(a);
-      return new State(c, a, made, made, sounds);
+      return new State(c, a, made, made, sounds, notes);
     }
 
     State with(Optional<Template> other) {
-      return new State(corrections, analysis, exact, other, sounds);
+      return new State(corrections, analysis, exact, other, sounds, notebook);
     }
 
     State with(Sounds other) {
-      return new State(corrections, analysis, exact, template, other);
+      return new State(corrections, analysis, exact, template, other, notebook);
+    }
+
+    State with(Notebook other) {
+      return new State(corrections, analysis, exact, template, sounds, other);
     }
   }
 
@@ -78,7 +84,7 @@ public final class Document {
   /** A track that was opened by itself. */
   public static Document of(
       Origin origin, Optional<Heard> heard, Corrections corrections, Analysis analysis) {
-    State start = State.heard(corrections, analysis, Sounds.plain());
+    State start = State.heard(corrections, analysis, Sounds.plain(), Notebook.EMPTY);
     return new Document(origin, heard, new History<>(start, MADE));
   }
 
@@ -90,7 +96,8 @@ public final class Document {
       Analysis analysis,
       Project project) {
     State start =
-        State.heard(corrections, analysis, project.sounds()).with(Optional.of(project.template()));
+        State.heard(corrections, analysis, project.sounds(), project.notebook())
+            .with(Optional.of(project.template()));
     Document d = new Document(origin, heard, new History<>(start, project.log()));
     d.near = project.near();
     return d;
@@ -163,6 +170,11 @@ public final class Document {
     apply(state().with(other), words, gesture);
   }
 
+  /** The person noted something. */
+  public void note(Notebook other, String words) {
+    apply(state().with(other), words, "");
+  }
+
   /**
    * The sounds were brought near the track: they stand in for the built-in ones wherever those were
    * left as they are. No change of the person's, so there is nothing to undo; nor to save, unless a
@@ -214,7 +226,7 @@ public final class Document {
    * @return false where the sections changed, so that the template was made anew
    */
   public boolean corrected(Corrections now, Analysis analysis, String why) {
-    State fresh = State.heard(now, analysis, state().sounds());
+    State fresh = State.heard(now, analysis, state().sounds(), state().notebook());
     boolean kept = true;
     if (state().template().isPresent()
         && state().exact().isPresent()
@@ -263,6 +275,7 @@ public final class Document {
                     t,
                     s.sounds(),
                     near,
-                    log()));
+                    log(),
+                    s.notebook()));
   }
 }

@@ -17,6 +17,7 @@ import looseecho.reading.Limits;
  * @param sounds its sounds
  * @param near the sounds that come near the reference, to read originality against
  * @param log what was done, in words
+ * @param notebook what the person thinks of it
  */
 public record Project(
     Link reference,
@@ -25,7 +26,8 @@ public record Project(
     Template template,
     Sounds sounds,
     Sounds near,
-    List<String> log) {
+    List<String> log,
+    Notebook notebook) {
   /**
    * Where the reference is.
    *
@@ -45,6 +47,19 @@ public record Project(
   public Project {
     near = near == null ? Sounds.plain() : near;
     log = List.copyOf(log);
+    notebook = notebook == null ? Notebook.EMPTY : notebook;
+  }
+
+  /** One about which nobody has noted anything. */
+  public Project(
+      Link reference,
+      Corrections corrections,
+      Template exact,
+      Template template,
+      Sounds sounds,
+      Sounds near,
+      List<String> log) {
+    this(reference, corrections, exact, template, sounds, near, log, Notebook.EMPTY);
   }
 
   /** One whose sounds were not brought near the reference. */
@@ -60,23 +75,23 @@ public record Project(
 
   /** The same with other sounds that come near the reference. */
   public Project near(Sounds other) {
-    return new Project(reference, corrections, exact, template, sounds, other, log);
+    return new Project(reference, corrections, exact, template, sounds, other, log, notebook);
   }
 
   /** The same with other sounds. */
   public Project with(Sounds other) {
-    return new Project(reference, corrections, exact, template, other, near, log);
+    return new Project(reference, corrections, exact, template, other, near, log, notebook);
   }
 
   /** The same with another template at work. */
   public Project with(Template other) {
-    return new Project(reference, corrections, exact, other, sounds, near, log);
+    return new Project(reference, corrections, exact, other, sounds, near, log, notebook);
   }
 
   /** The same with one more line in its log. */
   public Project noting(String words) {
     List<String> more = new ArrayList<>(log);
     more.add(words);
-    return new Project(reference, corrections, exact, template, sounds, near, more);
+    return new Project(reference, corrections, exact, template, sounds, near, more, notebook);
   }
 }

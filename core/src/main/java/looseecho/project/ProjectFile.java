@@ -127,6 +127,7 @@ public final class ProjectFile {
     root.set("sounds", mapper.valueToTree(p.sounds().samples(FoundSamples::identified)));
     root.set("near", mapper.valueToTree(p.near()));
     root.set("log", mapper.valueToTree(p.log()));
+    root.set("notebook", mapper.valueToTree(p.notebook()));
     return root;
   }
 
@@ -194,7 +195,10 @@ public final class ProjectFile {
               current.has("near")
                   ? mapper.treeToValue(current.path("near"), Sounds.class)
                   : Sounds.plain(),
-              List.of(mapper.treeToValue(current.path("log"), String[].class)));
+              List.of(mapper.treeToValue(current.path("log"), String[].class)),
+              current.has("notebook")
+                  ? mapper.treeToValue(current.path("notebook"), Notebook.class)
+                  : Notebook.EMPTY);
       return new Opened(
           project,
           heard.map(HeardJson.Kept::analysis),

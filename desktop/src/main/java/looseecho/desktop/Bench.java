@@ -6,12 +6,16 @@ import java.util.function.Predicate;
 import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Region;
+import looseecho.desktop.compare.CompareBench;
 import looseecho.desktop.echo.EchoBench;
 import looseecho.desktop.ground.GroundBench;
+import looseecho.desktop.handover.HandoverBench;
 import looseecho.desktop.hits.HitsBench;
 import looseecho.desktop.layers.LayersBench;
+import looseecho.desktop.ledger.CompareLedger;
 import looseecho.desktop.ledger.EchoLedger;
 import looseecho.desktop.ledger.GroundLedger;
+import looseecho.desktop.ledger.HandoverLedger;
 import looseecho.desktop.ledger.HitsLedger;
 import looseecho.desktop.ledger.LayersLedger;
 import looseecho.desktop.ledger.MixerLedger;
@@ -84,7 +88,21 @@ enum Bench {
       "#palette-chart",
       s -> true,
       (s, out) -> new PaletteBench(s.desk(), s.palette()),
-      s -> new PaletteLedger(s.palette()));
+      s -> new PaletteLedger(s.palette())),
+  COMPARE(
+      "Compare",
+      "how near it is",
+      "#findings",
+      s -> true,
+      (s, out) -> new CompareBench(s.desk(), s.nearness(), s.playback()),
+      s -> new CompareLedger(s.nearness())),
+  HANDOVER(
+      "Hand over",
+      "sheet, stems, pack",
+      "#log-list",
+      s -> true,
+      (s, out) -> new HandoverBench(s.desk(), s.packing()),
+      s -> new HandoverLedger(s.desk(), s.nearness()));
 
   private final String title;
   private final String about;

@@ -14,7 +14,7 @@ final class KeysCard {
   private static final String[][] KEYS = {
     {"Space", "play or pause"},
     {"F", "flip between heard and echo"},
-    {"Ctrl+1 to 7", "ground, hits, notes, layers, echo, sounds, palette"},
+    {"Ctrl+1 to 9", "ground, hits, notes, layers, echo, sounds, palette, compare, hand over"},
     {"Ctrl+O, Ctrl+S, Ctrl+Shift+S", "open, save, save under another name"},
     {"Ctrl+E", "export MIDI, mix and stems"},
     {"Ctrl+Z, Ctrl+Shift+Z", "undo, redo"},
@@ -47,6 +47,7 @@ final class KeysCard {
       "↑ ↓, Enter, Shift+Enter on the palette",
       "pick, play the track's sound, the echo's; in the list: take, beside"
     },
+    {"↑ ↓, Enter, J on the differences", "pick, set it right, go there"},
     {"← → ↑ ↓ Insert Delete on a course", "pick a point, move, add, take out"},
     {"N", "day or night"},
     {"F1, F2", "this card, the sums"},

@@ -330,7 +330,7 @@ public final class Shell extends BorderPane {
           session.desk().undo();
         }
       }
-      case DIGIT1, DIGIT2, DIGIT3, DIGIT4, DIGIT5, DIGIT6, DIGIT7 ->
+      case DIGIT1, DIGIT2, DIGIT3, DIGIT4, DIGIT5, DIGIT6, DIGIT7, DIGIT8, DIGIT9 ->
           go(Bench.values()[e.getCode().ordinal() - KeyCode.DIGIT1.ordinal()]);
       default -> {
         return false;

@@ -14,6 +14,7 @@ import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.mix.Sounds;
 import looseecho.project.Document;
+import looseecho.project.Notebook;
 
 /**
  * The track at work, as views show and change it: what was heard, corrections, the template. What
@@ -31,6 +32,8 @@ public final class Desk {
   private final ReadOnlyObjectWrapper<Template> template = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Corrections> corrections =
       new ReadOnlyObjectWrapper<>(Corrections.NONE);
+  private final ReadOnlyObjectWrapper<Notebook> notebook =
+      new ReadOnlyObjectWrapper<>(Notebook.EMPTY);
   private Document document; // null until a track has been heard
 
   /** Is told what the desk shows. */
@@ -63,6 +66,7 @@ public final class Desk {
     analysis.set(null);
     template.set(null);
     corrections.set(Corrections.NONE);
+    notebook.set(Notebook.EMPTY);
     follower.opened(r);
     reference.set(r);
   }
@@ -144,6 +148,20 @@ public final class Desk {
     }
   }
 
+  /** The person noted something. */
+  public void note(Notebook other, String words) {
+    if (document != null) {
+      document.note(other, words);
+      notice.say(words);
+      changed();
+    }
+  }
+
+  /** What the person noted about the echo. */
+  public ReadOnlyObjectProperty<Notebook> notebookProperty() {
+    return notebook.getReadOnlyProperty();
+  }
+
   /** The sounds of a track were brought near it; no change of the person's. */
   void matched(Document d, Sounds near) {
     d.matched(near);
@@ -204,6 +222,7 @@ public final class Desk {
   private void show() {
     Document.State s = document.state();
     corrections.set(s.corrections());
+    notebook.set(s.notebook());
     if (analysis.get() != s.analysis()) {
       analysis.set(s.analysis());
       follower.heard(s.analysis());

@@ -10,6 +10,7 @@ import java.util.List;
  * @param parting parts the track into its layers; the newest counts
  * @param matching brings the echo's sounds near the track's; the newest counts
  * @param comparing compares the echo's sounds with the track's; the newest counts
+ * @param measuring measures how near the echo is; the newest counts
  * @param indexing measures samples
  * @param looking looks through the samples; the newest counts
  * @param auditioning makes a sample ready to be heard; the newest counts
@@ -21,6 +22,7 @@ public record Lanes(
     Work parting,
     Work matching,
     Work comparing,
+    Work measuring,
     Work indexing,
     Work looking,
     Work auditioning,
@@ -35,6 +37,7 @@ public record Lanes(
         Work.newest("parting"),
         Work.newest("matching"),
         Work.newest("comparing"),
+        Work.newest("measuring"),
         Work.inOrder("indexing"),
         Work.newest("looking"),
         Work.newest("auditioning"),
@@ -50,6 +53,7 @@ public record Lanes(
         parting,
         matching,
         comparing,
+        measuring,
         indexing,
         looking,
         auditioning,

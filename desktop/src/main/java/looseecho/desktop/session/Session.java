@@ -27,6 +27,8 @@ public final class Session implements AutoCloseable {
   private final Matching matching;
   private final LayerEar layers;
   private final PaletteEar palette;
+  private final Nearness nearness;
+  private final Packing packing;
 
   public Session(OutputDevice device, CorrectionStore store) {
     folder = store.folder();
@@ -52,6 +54,9 @@ public final class Session implements AutoCloseable {
     layers = new LayerEar(desk, lanes.parting(), notice, maker.soundsProperty()::get);
     SampleDrawer drawer = new SampleDrawer(lanes, notice, folder.resolveSibling("drawer"));
     palette = new PaletteEar(desk, maker, playback, lanes, notice, drawer);
+    nearness = new Nearness(desk, maker, lanes.measuring(), notice);
+    packing =
+        new Packing(desk, lanes.exporting(), notice, layers, nearness.comparisonProperty()::get);
     notice.say(device.remark());
   }
 
@@ -119,6 +124,16 @@ public final class Session implements AutoCloseable {
   /** The track's sounds beside the echo's. */
   public PaletteEar palette() {
     return palette;
+  }
+
+  /** How near the echo is. */
+  public Nearness nearness() {
+    return nearness;
+  }
+
+  /** What writes packs. */
+  public Packing packing() {
+    return packing;
   }
 
   /** Recordings of one's own as parts. */

@@ -1,0 +1,70 @@
+package looseecho.desktop.compare;
+
+import java.util.Locale;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import looseecho.compare.Comparison;
+import looseecho.desktop.control.Buttons;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.Nearness;
+import looseecho.desktop.session.Playback;
+import looseecho.desktop.theme.Theme;
+
+/** How near each element is, the person's own verdict, and what is noticed first. */
+public final class CompareBench extends VBox {
+  private static final String HELP =
+      "100 can't be told from the track; what a listener just notices three times over halves a"
+          + " score. In the list: up and down pick, Enter sets it right where that can be done by"
+          + " itself, J goes there. What you want to be otherwise is shown, but is no fault.";
+  private final Desk desk;
+  private final Nearness nearness;
+  private final Label state = new Label();
+
+  public CompareBench(Desk desk, Nearness nearness, Playback playback) {
+    super(8);
+    this.desk = desk;
+    this.nearness = nearness;
+    getStyleClass().add("bench");
+    state.setId("compare-state");
+    state.getStyleClass().add(Theme.HEADING);
+    Button compare =
+        Buttons.of(
+            "compare",
+            "Compare now",
+            "Measures the echo as it is against the track, part by part",
+            nearness::compare);
+    compare.getStyleClass().add(Theme.PRIMARY);
+    BlindTest blind = new BlindTest(playback);
+    HBox tools = new HBox(12, compare, state, blind);
+    HBox.setHgrow(blind, Priority.ALWAYS);
+    tools.setAlignment(Pos.CENTER_LEFT);
+    ElementTable elements = new ElementTable(desk, nearness);
+    FindingList findings = new FindingList(nearness, playback);
+    HBox.setHgrow(findings, Priority.ALWAYS);
+    HBox middle = new HBox(20, elements, findings);
+    VBox.setVgrow(middle, Priority.ALWAYS);
+    Label help = new Label(HELP);
+    help.setWrapText(true);
+    help.getStyleClass().add(Theme.SMALL);
+    getChildren().addAll(tools, middle, help);
+    nearness.comparisonProperty().addListener((o, a, b) -> show());
+    desk.templateProperty().addListener((o, a, b) -> show());
+    desk.notebookProperty().addListener((o, a, b) -> show());
+    show();
+  }
+
+  private void show() {
+    Comparison c = nearness.comparisonProperty().get();
+    if (c == null) {
+      state.setText("Not compared yet");
+      return;
+    }
+    double score = c.without(desk.notebookProperty().get().wanted()).score();
+    String old = nearness.isOld() ? ", before your last changes" : "";
+    state.setText(String.format(Locale.ROOT, "%.0f of 100%s", score, old));
+  }
+}

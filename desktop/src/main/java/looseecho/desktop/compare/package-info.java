@@ -1,0 +1,2 @@
+/** The Compare bench: how near the echo is, and what to change next. */
+package looseecho.desktop.compare;

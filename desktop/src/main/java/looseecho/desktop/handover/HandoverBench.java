@@ -1,0 +1,129 @@
+package looseecho.desktop.handover;
+
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.Map;
+import java.util.Set;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.SoundFiles;
+import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.Packing;
+import looseecho.desktop.theme.Theme;
+import looseecho.echo.Part;
+import looseecho.echo.Template;
+import looseecho.handover.Exporters;
+
+/** What goes into the pack, and the logbook beside it. */
+public final class HandoverBench extends HBox {
+  private static final String CAUTION =
+      "A pattern may be free to use; a recording, a melody or words usually are not. Cuts of the"
+          + " track are for study. Where money is made, ask someone who knows the law where you"
+          + " are.";
+  private final Desk desk;
+  private final Packing packing;
+  private final Map<Exporters, CheckBox> kinds = new EnumMap<>(Exporters.class);
+  private final Map<Part, ToggleButton> parts = new LinkedHashMap<>();
+  private final FlowPane partChips = new FlowPane(6, 6);
+  private final TextField name = new TextField();
+  private final CheckBox zip = new CheckBox("as one zip");
+  private Set<Part> shown = Set.of();
+
+  public HandoverBench(Desk desk, Packing packing) {
+    super(20);
+    this.desk = desk;
+    this.packing = packing;
+    getStyleClass().add("bench");
+    VBox left = new VBox(8);
+    left.setMinWidth(420);
+    left.setPrefWidth(460);
+    Label head = new Label("The pack");
+    head.getStyleClass().add(Theme.HEADING);
+    left.getChildren().add(head);
+    for (Exporters kind : Exporters.values()) {
+      CheckBox box = new CheckBox(kind.about());
+      box.setId("pack-" + kind.name().toLowerCase(java.util.Locale.ROOT));
+      box.setSelected(kind != Exporters.SECTIONS);
+      box.setWrapText(true);
+      kinds.put(kind, box);
+      left.getChildren().add(box);
+    }
+    Label which = new Label("Parts");
+    which.getStyleClass().add(Theme.HEADING);
+    name.setId("pack-name");
+    name.setPrefColumnCount(18);
+    name.setTooltip(new Tooltip("What the folder or zip is called"));
+    zip.setId("pack-zip");
+    HBox named = new HBox(8, new Label("Name"), name, zip);
+    named.setAlignment(Pos.CENTER_LEFT);
+    Button write =
+        Buttons.of(
+            "pack-write",
+            "Write the pack…",
+            "Asks for a folder; nothing that is there is written over",
+            () -> SoundFiles.folder("Where the pack goes").ifPresent(this::write));
+    write.getStyleClass().add(Theme.PRIMARY);
+    Label caution = new Label(CAUTION);
+    caution.setWrapText(true);
+    caution.getStyleClass().add(Theme.SMALL);
+    left.getChildren().addAll(which, partChips, named, write, caution);
+    LogList log = new LogList(desk);
+    HBox.setHgrow(log, Priority.ALWAYS);
+    getChildren().addAll(left, log);
+    desk.templateProperty().addListener((o, a, b) -> show());
+    show();
+  }
+
+  private void show() {
+    Template t = desk.templateProperty().get();
+    Set<Part> now = t == null ? Set.of() : new LinkedHashSet<>(Part.of(t));
+    if (!now.equals(shown)) {
+      shown = now;
+      parts.clear();
+      for (Part p : now) {
+        ToggleButton chip = new ToggleButton(t.name(p));
+        chip.getStyleClass().add(Theme.CHIP);
+        chip.setSelected(true);
+        chip.setTooltip(new Tooltip("In the pack or not"));
+        parts.put(p, chip);
+      }
+      partChips.getChildren().setAll(parts.values());
+      name.setText(packing.name());
+    }
+  }
+
+  /** Writes the pack into a folder. */
+  void write(java.nio.file.Path folder) {
+    Set<Exporters> wanted = EnumSet.noneOf(Exporters.class);
+    kinds.forEach(
+        (kind, box) -> {
+          if (box.isSelected()) {
+            wanted.add(kind);
+          }
+        });
+    Set<Part> chosen = new LinkedHashSet<>();
+    parts.forEach(
+        (part, chip) -> {
+          if (chip.isSelected()) {
+            chosen.add(part);
+          }
+        });
+    if (wanted.isEmpty() || chosen.isEmpty()) {
+      desk.say("Pick what goes into the pack, and at least one part.");
+      return;
+    }
+    packing.write(wanted, chosen, name.getText(), zip.isSelected(), folder);
+  }
+}
