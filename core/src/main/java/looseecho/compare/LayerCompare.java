@@ -37,8 +37,7 @@ final class LayerCompare {
   }
 
   private void pair(HeardLayer want, HeardLayer have, List<Finding> out) {
-    Optional<Part> part =
-        Part.of(echo).stream().filter(p -> p.words().equals(want.name())).findFirst();
+    Optional<Part> part = Part.of(echo).stream().filter(p -> called(p, want.name())).findFirst();
     String name = part.map(echo::name).orElse(want.name());
     double db = have.levelDb() - want.levelDb();
     String louder =
@@ -84,8 +83,12 @@ final class LayerCompare {
     }
   }
 
+  private boolean called(Part p, String name) {
+    return echo.name(p).equals(name) || p.words().equals(name) && !echo.names().containsKey(p);
+  }
+
   private static String is(String name) {
-    return name + (name.endsWith("s") ? " are" : " is");
+    return name + (name.matches(".*[^s]s") ? " are" : " is");
   }
 
   private static double percent(HeardLayer l) {

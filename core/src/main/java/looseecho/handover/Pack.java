@@ -1,16 +1,20 @@
 package looseecho.handover;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 import looseecho.disk.WholeFile;
 import looseecho.reading.Progress;
@@ -21,6 +25,7 @@ import looseecho.reading.Progress;
  */
 public final class Pack {
   private static final String README = "readme.txt";
+  private static final String PROJECT = ".looseecho";
   private static final String MARK = "A pack by Loose Echo";
 
   private Pack() {}
@@ -87,6 +92,42 @@ public final class Pack {
     Exporters.text(work, README, words);
   }
 
+  /**
+   * The project of a pack; empty where it is no pack or has none. That of a zip is copied into a
+   * folder, where it can be worked on.
+   */
+  public static Optional<Path> project(Path pack, Path copies) throws IOException {
+    if (!isPack(pack)) {
+      return Optional.empty();
+    }
+    if (Files.isDirectory(pack)) {
+      try (Stream<Path> files = Files.list(pack)) {
+        return files.filter(f -> f.toString().endsWith(PROJECT)).findFirst();
+      }
+    }
+    try (ZipFile zip = new ZipFile(pack.toFile())) {
+      Optional<? extends ZipEntry> entry =
+          zip.stream().filter(e -> e.getName().endsWith(PROJECT)).findFirst();
+      if (entry.isEmpty()) {
+        return Optional.empty();
+      }
+      Files.createDirectories(copies);
+      String name = entry.get().getName().replaceFirst(".*/", "");
+      Path copy = copies.resolve(name);
+      for (int n = 2; Files.exists(copy); n++) {
+        copy = copies.resolve(name.replace(PROJECT, " " + n + PROJECT));
+      }
+      WholeFile.write(
+          copy,
+          part -> {
+            try (InputStream in = zip.getInputStream(entry.get())) {
+              Files.copy(in, part, StandardCopyOption.REPLACE_EXISTING);
+            }
+          });
+      return Optional.of(copy);
+    }
+  }
+
   /** True for a folder or a zip that this program wrote. */
   static boolean isPack(Path path) {
     try {
@@ -94,7 +135,7 @@ public final class Pack {
         Path readme = path.resolve(README);
         return Files.isRegularFile(readme) && Files.readString(readme).startsWith(MARK);
       }
-      try (java.util.zip.ZipFile zip = new java.util.zip.ZipFile(path.toFile())) {
+      try (ZipFile zip = new ZipFile(path.toFile())) {
         return zip.stream().anyMatch(e -> e.getName().endsWith("/" + README));
       }
     } catch (IOException e) {

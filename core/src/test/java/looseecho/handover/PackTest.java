@@ -32,6 +32,7 @@ import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.echo.Tone;
+import looseecho.exchange.SfzReader;
 import looseecho.mix.Sounds;
 import looseecho.notes.Line;
 import looseecho.project.Project;
@@ -239,7 +240,22 @@ class PackTest {
       assertEquals(kick.template(), read.template());
       assertEquals(Set.of(Part.of(Lane.KICK)), read.template().sections().get(0).drums().keySet());
     }
-    assertTrue(Pack.isPack(zip));
+    Path copies = dir.resolve("copies");
+    Path again = Pack.project(zip, copies).orElseThrow();
+    assertEquals(kick.template(), new ProjectFile().read(again).template());
+    assertEquals("quay echo 2.looseecho", Pack.project(zip, copies).get().getFileName().toString());
+    Path folder = Pack.write(kick, kinds, dir, false, false, Progress.NONE);
+    assertEquals(Optional.of(folder.resolve("quay echo.looseecho")), Pack.project(folder, copies));
+    assertEquals(Optional.empty(), Pack.project(copies, copies), "any other folder");
+  }
+
+  @Test
+  void aKitIsTakenBack() throws IOException {
+    Path kit = pack(EnumSet.of(Exporters.KIT)).resolve("kit");
+    var taken = SfzReader.take(kit.resolve("drums.sfz"), handover().template(), Sounds.plain());
+    assertEquals(2, taken.parts());
+    var sample = taken.sounds().sample(Part.of(Lane.HAT_CLOSED)).orElseThrow();
+    assertEquals(kit.resolve("closed hat 88.wav").toAbsolutePath().toString(), sample.path());
   }
 
   /** The published schema; what it refers to of other standards is given in short. */

@@ -4,18 +4,20 @@ import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.Consumer;
 import javafx.scene.Node;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.TransferMode;
 
 /**
- * What is dropped on the window: a MIDI file offers its parts, everything else is opened.
+ * What is dropped on the window: what has an ending of its own goes where it belongs, everything
+ * else is opened.
  *
  * @param open takes a track or a project
- * @param parts takes a MIDI file
+ * @param byEnding takes what has a certain ending, such as a MIDI file
  */
-record Drops(Consumer<Path> open, Consumer<Path> parts) {
+record Drops(Consumer<Path> open, Map<String, Consumer<Path>> byEnding) {
   void on(Node window) {
     window.setOnDragOver(Drops::over);
     window.setOnDragDropped(this::dropped);
@@ -39,6 +41,7 @@ record Drops(Consumer<Path> open, Consumer<Path> parts) {
 
   void take(Path file) {
     String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
-    (name.endsWith(".mid") || name.endsWith(".midi") ? parts : open).accept(file);
+    int dot = name.lastIndexOf('.');
+    byEnding.getOrDefault(dot < 0 ? "" : name.substring(dot + 1), open).accept(file);
   }
 }

@@ -79,7 +79,12 @@ public final class Shell extends BorderPane {
         .papers()
         .lostProperty()
         .addListener((o, a, b) -> LostCard.show(centre, session.papers()));
-    new Drops(files::open, this::offer).on(this);
+    ReadBack back = new ReadBack(session, files::open);
+    new Drops(
+            back::packOrTrack,
+            Map.of(
+                "mid", this::offer, "midi", this::offer, "sfz", back::sounds, "jams", back::jams))
+        .on(this);
     addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
     addEventFilter(KeyEvent.KEY_RELEASED, held::released);
     addEventHandler(KeyEvent.KEY_PRESSED, this::toChart);

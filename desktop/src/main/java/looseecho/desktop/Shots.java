@@ -78,6 +78,9 @@ final class Shots {
                           .findFirst()
                           .ifPresent(session.layers()::pick));
             }
+            if (bench == Bench.COMPARE) {
+              jobs.add(session.nearness()::compare);
+            }
             jobs.add(
                 () ->
                     write(

@@ -109,7 +109,12 @@ class WholeJobTest extends WindowTest {
     until("it was stopped", () -> text("#message").startsWith("Opening was stopped. "));
     assertFalse(session.lanes().opening().runningProperty().get());
     robot.type(KeyCode.F1);
-    assertTrue(robot.lookup("#keys").tryQuery().isPresent());
+    assertTrue(robot.lookup("Ctrl+E").tryQuery().isPresent());
+    robot.write("undo");
+    assertTrue(robot.lookup("Ctrl+Z, Ctrl+Shift+Z").tryQuery().isPresent());
+    assertTrue(robot.lookup("Ctrl+E").tryQuery().isEmpty(), "only what was asked for");
+    robot.type(KeyCode.ESCAPE);
+    assertTrue(robot.lookup("#keys").tryQuery().isEmpty());
     robot.type(KeyCode.N);
     assertTrue(shell.getStyleClass().contains("night"));
   }

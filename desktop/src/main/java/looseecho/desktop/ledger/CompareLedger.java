@@ -13,6 +13,7 @@ import looseecho.desktop.theme.Theme;
 
 /** Scores by what is measured, over all parts, and the balance of the mix from the low end up. */
 public final class CompareLedger extends VBox {
+  private static final int MOST = 7;
   private final Nearness nearness;
 
   public CompareLedger(Nearness nearness) {
@@ -50,6 +51,7 @@ public final class CompareLedger extends VBox {
         c.differences().stream()
             .filter(f -> f.of().equals(Finding.MIX))
             .map(Finding::words)
+            .limit(MOST)
             .toList();
     if (whole.isEmpty()) {
       line("As the track's");
