@@ -105,7 +105,7 @@ final class PackCommand implements Callable<Integer> {
     }
     String called = name == null ? Careful.stem(path) + " pack" : name;
     if (!called.equals(String.valueOf(Path.of(called).getFileName()))) {
-      throw new CommandLine.ParameterException(spec.commandLine(), "--name is a plain name.");
+      throw new IOException("--name is a plain name, without folders.");
     }
     new EchoRenderer(opened.project().sounds()).missing().forEach(m -> Reporter.say(errors, m));
     Handover h =
@@ -130,17 +130,14 @@ final class PackCommand implements Callable<Integer> {
     }
   }
 
-  private Set<Part> named(Handover h) {
+  private Set<Part> named(Handover h) throws IOException {
     Set<Part> out = new LinkedHashSet<>();
     for (String wanted : parts) {
       Part part =
           Part.of(h.template()).stream()
               .filter(p -> h.template().name(p).equalsIgnoreCase(wanted.strip()))
               .findFirst()
-              .orElseThrow(
-                  () ->
-                      new CommandLine.ParameterException(
-                          spec.commandLine(), "There is no part called " + wanted + "."));
+              .orElseThrow(() -> new IOException("There is no part called " + wanted + "."));
       out.add(part);
     }
     return out;

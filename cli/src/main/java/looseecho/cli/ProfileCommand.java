@@ -110,7 +110,9 @@ final class ProfileCommand implements Callable<Integer> {
     List<String> log = List.of("Begun from what " + heard.size() + " references share");
     Project p = new Project(link, Corrections.NONE, t.get(), t.get(), Sounds.plain(), log);
     new ProjectFile().writeSealed(p, Optional.empty(), to.get());
-    Reporter.say(spec.commandLine().getOut(), to.get().toString());
+    if (!json) { // else it would stand behind the tree
+      Reporter.say(spec.commandLine().getOut(), to.get().toString());
+    }
     return true;
   }
 

@@ -96,6 +96,44 @@ class TemplateCommandTest {
     assertTrue(err.toString().contains("--grid must be"), err.toString());
   }
 
+  /** How near an echo is, what is handed on, and what several references share. */
+  @Test
+  void comparedPackedAndProfiled() throws IOException {
+    Path beat = beat();
+    Path echo = dir.resolve("echo.looseecho");
+    assertEquals(0, run("template", beat, "-o", echo), err.toString());
+    assertEquals(0, run("compare", beat, echo, "--json"), err.toString());
+    JsonNode near = new ObjectMapper().readTree(out.toString());
+    assertTrue(near.path("score").asDouble() > 75, out.toString());
+    assertTrue(near.path("scores").size() > 3, "a score for each part");
+    assertEquals(0, run("render", echo, "--out", dir.resolve("r")), err.toString());
+    Path own = dir.resolve("r").resolve("echo echo.wav");
+    assertEquals(0, run("compare", own, echo), err.toString());
+    assertTrue(out.toString().startsWith("echo.looseecho: 100 of 100"), out.toString());
+
+    Path packs = dir.resolve("packs");
+    Object[] pack = {"pack", echo, "--out", packs, "--parts", "kick,snare", "--without", "stems"};
+    assertEquals(0, run(pack), err.toString());
+    String rows = Files.readString(packs.resolve("echo pack/strokes.csv"));
+    assertTrue(rows.contains(",kick,") && !rows.contains("hat"), "the parts that were asked for");
+    assertFalse(Files.exists(packs.resolve("echo pack/stems")));
+    assertTrue(Files.size(packs.resolve("echo pack/sheet.pdf")) > 1000);
+    assertEquals(1, run(pack), "it is there already");
+    assertTrue(err.toString().contains("--force"), err.toString());
+    assertEquals(1, run("pack", echo, "--out", packs, "--parts", "gong"));
+    assertTrue(err.toString().contains("no part called gong"), err.toString());
+    assertEquals(2, run("pack", echo, "--without", "gongs"));
+
+    Path style = dir.resolve("style.looseecho");
+    assertEquals(0, run("profile", beat, beat, "--json", "-o", style), err.toString());
+    String said = out.toString();
+    JsonNode shared = new ObjectMapper().readTree(said).path("shared");
+    assertEquals(120, shared.path("bpm").asDouble(), 0.5);
+    JsonNode kick = shared.path("patterns").path("kick");
+    assertTrue(kick.get(0).asDouble() > 0.8 && kick.get(4).asDouble() < 0.2, kick.toString());
+    assertEquals(120, new ProjectFile().read(style).template().bpm(), 0.5);
+  }
+
   @Test
   void aProjectIsMadeLoosenedAndRendered() throws IOException {
     Path beat = beat();

@@ -42,12 +42,14 @@ import looseecho.echo.Words;
 public final class Shell extends BorderPane {
   private static final double STEPS_WIDTH = 152;
   private static final double LEDGER_WIDTH = 252;
+  private static final String DEMO = "(demo)"; // its name ends so
   private final Session session;
   private final StackPane centre = new StackPane();
   private final ScrollPane ledger = new ScrollPane();
   private final TransportBar transport;
   private final ToggleGroup steps = new ToggleGroup();
   private final FileDialogs files;
+  private final Hints hints;
   // Each view is made once: it listens to the session for as long as the window lives.
   private final Map<Bench, Node> benches = new EnumMap<>(Bench.class);
   private final Map<Bench, Node> ledgers = new EnumMap<>(Bench.class);
@@ -58,6 +60,7 @@ public final class Shell extends BorderPane {
 
   public Shell(Session session) {
     this.session = session;
+    hints = new Hints(session.folder());
     files = new FileDialogs(session.desk(), session.papers(), this);
     transport = new TransportBar(session.desk(), session.playback());
     work = new WorkStrip(session.lanes());
@@ -209,7 +212,7 @@ public final class Shell extends BorderPane {
     boolean empty = session.desk().referenceProperty().get() == null;
     Node content =
         empty ? welcome() : benches.computeIfAbsent(bench, b -> b.bench(session, this::export));
-    centre.getChildren().setAll(content, work);
+    centre.getChildren().setAll(hinted(bench, content), work);
     LostCard.show(centre, session.papers());
     StackPane readings =
         empty
@@ -222,6 +225,20 @@ public final class Shell extends BorderPane {
     if (chart != null) {
       focus(chart);
     }
+  }
+
+  /** With what is worth knowing of a bench, on the demo only: someone is looking around. */
+  private Node hinted(Bench bench, Node content) {
+    var track = session.desk().referenceProperty().get();
+    if (track == null || !track.name().endsWith(DEMO)) {
+      return content;
+    }
+    VBox.setVgrow(content, Priority.ALWAYS);
+    return hints.of(bench, this::show).<Node>map(h -> new VBox(h, content)).orElse(content);
+  }
+
+  Hints hints() {
+    return hints;
   }
 
   /** The keys of a bench work at once, though it may be laid out a moment later. */

@@ -46,6 +46,7 @@ final class Shots {
     whenReady(
         () -> {
           Session session = shell.session();
+          shell.hints().off();
           session
               .selection()
               .sectionProperty()

@@ -38,8 +38,14 @@ class WholeJobTest extends WindowTest {
   @Test
   void aStepIsChangedByMouseAndKeysUndoneHeardAndExported() throws IOException {
     openDemo();
+    fire("#hint-read");
+    assertTrue(robot.lookup("#hint").tryQuery().isEmpty(), "read once");
     go("#step-hits");
     assertTrue(robot.lookup("#steps").tryQuery().isPresent());
+    fire("#hints-off");
+    go("#step-ground");
+    assertTrue(robot.lookup("#hint").tryQuery().isEmpty());
+    assertTrue(new Hints(session.folder()).of(Bench.NOTES, () -> {}).isEmpty(), "never again");
     go("#step-echo");
     robot.interact(() -> session.selection().sectionProperty().set(1));
     Template before = session.desk().templateProperty().get();
