@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import looseecho.disk.Outputs;
 import looseecho.disk.WholeFile;
@@ -24,6 +25,7 @@ import looseecho.exchange.SectionExport;
 import looseecho.exchange.SfzWriter;
 import looseecho.exchange.TemplateExport;
 import looseecho.mix.EchoRenderer;
+import looseecho.project.Notebook;
 import looseecho.project.ProjectFile;
 import looseecho.reading.Progress;
 
@@ -37,7 +39,7 @@ public enum Exporters implements Exporter {
       return List.of(file);
     }
   },
-  SHEET("what the beat is made of, to read and to print") {
+  SHEET("what the beat is made of, to read and to print, and the logbook") {
     @Override
     public List<Path> write(Handover h, Path folder, Progress progress) throws IOException {
       progress.step("Writing the sheet", 0);
@@ -45,6 +47,7 @@ public enum Exporters implements Exporter {
       Path page = text(folder, "sheet.html", html);
       return List.of(
           page,
+          text(folder, "logbook.md", logbook(h)),
           SheetPdf.write(html, SheetPdf.Paper.A4, folder.resolve("sheet.pdf")),
           SheetPdf.write(html, SheetPdf.Paper.LETTER, folder.resolve("sheet letter.pdf")));
     }
@@ -159,6 +162,20 @@ public enum Exporters implements Exporter {
     Path file = folder.resolve(name);
     WholeFile.write(file, part -> Files.write(part, words.getBytes(StandardCharsets.UTF_8)));
     return file;
+  }
+
+  private static String logbook(Handover h) {
+    StringBuilder out = new StringBuilder("# " + h.name() + "\n\n");
+    h.project().log().forEach(l -> out.append("1. ").append(l).append('\n'));
+    Notebook n = h.project().notebook();
+    n.verdicts().entrySet().stream()
+        .sorted(Map.Entry.comparingByKey())
+        .forEach(
+            e -> out.append("\n**").append(e.getKey()).append("**: ").append(e.getValue().words()));
+    for (Notebook.Note note : n.notes()) {
+      out.append(note.question() ? "\n- [ ] " : "\n- ").append(note.words());
+    }
+    return out.append('\n').toString();
   }
 
   private static String strokes(Template t) {

@@ -152,6 +152,19 @@ class ComparerTest {
   }
 
   @Test
+  void theBarestBarOfAPart() {
+    TemplateSection s = track.sections().get(0);
+    Template t = with(Part.of(Lane.SNARE), List.of(new Stroke(3840 + 960, 0, 90)));
+    assertEquals(new BareBars.Bare(2, 2, 4), BareBars.of(t, Part.of(Lane.SNARE)).orElseThrow());
+    Template two =
+        t.with(
+            0,
+            s.with(Part.of(Lane.SNARE), List.of(new Stroke(0, 0, 90))).without(Part.of(Line.BASS)));
+    assertEquals(3, BareBars.of(two, Part.of(Lane.SNARE)).orElseThrow().others());
+    assertTrue(BareBars.of(t, Part.of(Lane.TOM)).isEmpty());
+  }
+
+  @Test
   void sectionsAreFoundByTheirLettersAndAllInOne() {
     TemplateSection a = new TemplateSection("A", "", 4, Map.of(), Map.of());
     TemplateSection b = new TemplateSection("B", "", 4, Map.of(), Map.of());

@@ -77,6 +77,12 @@ class HandOverTest extends WindowTest {
     robot.interact(() -> session.desk().undo());
     assertEquals(Notebook.Verdict.OPEN, session.desk().notebookProperty().get().of("kick"));
     robot.interact(() -> session.desk().redo());
+    robot.interact(() -> session.playback().player().seek(9));
+    fire("#bare-kick");
+    assertTrue(session.playback().player().position() < 9, "where it is heard best");
+    robot.interact(() -> session.nearness().compare(dir.resolve("pier.wav")));
+    until("the file is heard and compared", () -> session.lanes().resting());
+    assertTrue(text("#compare-state").endsWith(" with pier.wav"), text("#compare-state"));
     go("#step-handover");
     robot.interact(
         () -> {

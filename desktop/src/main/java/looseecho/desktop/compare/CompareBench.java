@@ -9,6 +9,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import looseecho.compare.Comparison;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.SoundFiles;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Nearness;
 import looseecho.desktop.session.Playback;
@@ -38,11 +39,17 @@ public final class CompareBench extends VBox {
             "Measures the echo as it is against the track, part by part",
             nearness::compare);
     compare.getStyleClass().add(Theme.PRIMARY);
+    Button other =
+        Buttons.of(
+            "compare-other",
+            "With another…",
+            "Measures the echo against any other recording, which is heard first",
+            () -> SoundFiles.choose("A recording to compare with").ifPresent(nearness::compare));
     BlindTest blind = new BlindTest(playback);
-    HBox tools = new HBox(12, compare, state, blind);
+    HBox tools = new HBox(12, compare, other, state, blind);
     HBox.setHgrow(blind, Priority.ALWAYS);
     tools.setAlignment(Pos.CENTER_LEFT);
-    ElementTable elements = new ElementTable(desk, nearness);
+    ElementTable elements = new ElementTable(desk, nearness, playback);
     FindingList findings = new FindingList(nearness, playback);
     HBox.setHgrow(findings, Priority.ALWAYS);
     HBox middle = new HBox(20, elements, findings);
@@ -65,6 +72,7 @@ public final class CompareBench extends VBox {
     }
     double score = c.without(desk.notebookProperty().get().wanted()).score();
     String old = nearness.isOld() ? ", before your last changes" : "";
-    state.setText(String.format(Locale.ROOT, "%.0f of 100%s", score, old));
+    String with = nearness.other().map(n -> " with " + n).orElse("");
+    state.setText(String.format(Locale.ROOT, "%.0f of 100%s%s", score, with, old));
   }
 }

@@ -4,7 +4,9 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import javafx.geometry.VPos;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -12,29 +14,36 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
+import looseecho.compare.BareBars;
 import looseecho.compare.Comparison;
+import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.Choices;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Nearness;
+import looseecho.desktop.session.Playback;
 import looseecho.desktop.theme.Theme;
+import looseecho.echo.Part;
+import looseecho.echo.Template;
 import looseecho.project.Notebook;
 
 /** Every part with its measured score and the person's verdict, the furthest first. */
 final class ElementTable extends ScrollPane {
-  private static final double BAR = 90;
+  private static final double BAR = 70;
   private static final double THICK = 8;
   private final Desk desk;
   private final Nearness nearness;
+  private final Playback playback;
   private final GridPane grid = new GridPane(10, 4);
 
-  ElementTable(Desk desk, Nearness nearness) {
+  ElementTable(Desk desk, Nearness nearness, Playback playback) {
     this.desk = desk;
     this.nearness = nearness;
+    this.playback = playback;
     setId("elements");
     setContent(grid);
     setHbarPolicy(ScrollBarPolicy.NEVER);
-    setMinWidth(390);
-    setPrefWidth(390);
+    setMinWidth(440);
+    setPrefWidth(440);
     getStyleClass().add("plain-scroll");
     nearness.comparisonProperty().addListener((o, a, b) -> show());
     desk.notebookProperty().addListener((o, a, b) -> show());
@@ -84,9 +93,36 @@ final class ElementTable extends ScrollPane {
     verdict.setAccessibleText("Verdict about the " + part);
     verdict.setOnAction(e -> nearness.judge(part, verdict.getValue()));
     grid.addRow(row, name, both, number, verdict);
+    bare(part).ifPresent(b -> grid.add(b, 4, row));
     for (var node : List.of(name, both, number, verdict)) {
       GridPane.setValignment(node, VPos.CENTER);
     }
+  }
+
+  /** Where the part is heard best. */
+  private Optional<Button> bare(String part) {
+    Template t = desk.templateProperty().get();
+    return t == null
+        ? Optional.empty()
+        : Part.of(t).stream()
+            .filter(p -> t.name(p).equals(part))
+            .findFirst()
+            .flatMap(p -> BareBars.of(t, p))
+            .map(
+                b -> {
+                  String words =
+                      b.others() == 0
+                          ? "It plays alone there"
+                          : b.others() + " others play beside it there, the fewest of all bars";
+                  Button go =
+                      Buttons.of(
+                          "bare-" + part.replace(' ', '-'),
+                          "bar " + b.number(),
+                          words,
+                          () -> playback.player().seek(b.start()));
+                  go.getStyleClass().add(Theme.CHIP);
+                  return go;
+                });
   }
 
   private static void size(Region r, double width) {

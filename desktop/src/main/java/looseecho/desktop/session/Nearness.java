@@ -1,8 +1,15 @@
 package looseecho.desktop.session;
 
+import java.io.IOException;
+import java.nio.file.Path;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import looseecho.analysis.Analysis;
+import looseecho.analysis.Analyzer;
+import looseecho.analysis.Corrections;
+import looseecho.audio.Audio;
+import looseecho.audio.AudioReader;
 import looseecho.audio.Resampler;
 import looseecho.compare.Comparer;
 import looseecho.compare.Comparison;
@@ -11,20 +18,24 @@ import looseecho.compare.Mend;
 import looseecho.compare.Side;
 import looseecho.echo.Edits;
 import looseecho.echo.Template;
+import looseecho.echo.TemplateBuilder;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sounds;
 import looseecho.project.Notebook;
+import looseecho.reading.Progress;
 
 /**
  * How near the echo is to the track, measured when the person asks for it. Belongs to the
  * interface's thread.
  */
 public final class Nearness {
+  private static final int RATE = EchoRenderer.RATE;
   private final Desk desk;
   private final EchoMaker maker;
   private final Work lane;
   private final Notice notice;
   private final ReadOnlyObjectWrapper<Comparison> comparison = new ReadOnlyObjectWrapper<>();
+  private Optional<String> other = Optional.empty(); // than the track
   private Template of;
   private Sounds with;
 
@@ -51,17 +62,60 @@ public final class Nearness {
       desk.say("There is no echo yet to compare with the track.");
       return;
     }
-    Sounds sounds = maker.soundsProperty().get();
-    EchoRenderer renderer = maker.renderer();
-    of = now;
-    with = sounds;
-    lane.start(
-        p -> {
-          Side track = new Side(r.name(), exact, new Resampler().resample(r.audio(), 44_100));
+    measure(
+        (renderer, p) -> {
+          Side track = new Side(r.name(), exact, new Resampler().resample(r.audio(), RATE));
           return Comparer.compare(track, new Side("echo", now, renderer.mix(now, p)), p);
         },
-        comparison::set,
+        Optional.empty());
+  }
+
+  /** Compares the echo with another recording; it is heard first. */
+  public void compare(Path file) {
+    Template now = desk.templateProperty().get();
+    if (now == null) {
+      desk.say("There is no echo yet to compare with anything.");
+      return;
+    }
+    String name = String.valueOf(file.getFileName());
+    measure(
+        (renderer, p) -> {
+          Audio audio = new AudioReader().read(file, p).audio();
+          Analysis a = new Analyzer().analyse(audio, Corrections.NONE, p);
+          Template heard =
+              new TemplateBuilder()
+                  .build(a)
+                  .orElseThrow(() -> new IOException("No beat was found in " + name + "."));
+          Side there = new Side(name, heard, new Resampler().resample(audio, RATE)).whole();
+          Side echo = new Side("echo", now, renderer.mix(now, p)).whole();
+          return Comparer.compare(there, echo, p);
+        },
+        Optional.of(name));
+  }
+
+  /** Compares in the background. */
+  private interface Measuring {
+    Comparison run(EchoRenderer renderer, Progress p) throws IOException;
+  }
+
+  private void measure(Measuring work, Optional<String> name) {
+    EchoRenderer renderer = maker.renderer();
+    Template now = desk.templateProperty().get();
+    Sounds sounds = maker.soundsProperty().get();
+    lane.start(
+        p -> work.run(renderer, p),
+        c -> {
+          of = now;
+          with = sounds;
+          other = name;
+          comparison.set(c);
+        },
         e -> notice.failed("Comparing", e, "What you see is older."));
+  }
+
+  /** The other recording that the echo was compared with; empty for the track. */
+  public Optional<String> other() {
+    return other;
   }
 
   /** Null until it was asked for. */
@@ -80,10 +134,19 @@ public final class Nearness {
     Template t = desk.templateProperty().get();
     Template exact = desk.exact();
     Optional<Mend> mend = f.mend();
-    if (t != null && exact != null && mend.isPresent()) {
+    if (t != null && exact != null && mend.isPresent() && isWithTrack(mend.get())) {
       Mend.Mended m = mend.get().of(t, maker.soundsProperty().get(), exact);
       desk.edit(new Edits.Edited(m.template(), mend.get().words(f.of())), m.sounds());
     }
+  }
+
+  /** What is taken as heard is taken from the track, whatever else was compared with. */
+  private boolean isWithTrack(Mend mend) {
+    boolean track = other.isEmpty() || mend.what() != Mend.What.AS_HEARD;
+    if (!track) {
+      desk.say("Strokes can be taken from the track only.");
+    }
+    return track;
   }
 
   /** The person's verdict about a part. */
