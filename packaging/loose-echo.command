@@ -1,0 +1,3 @@
+#!/bin/sh
+# What a Mac starts with a double click.
+exec "$(dirname "$0")/loose-echo" "$@"

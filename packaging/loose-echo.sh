@@ -1,0 +1,22 @@
+#!/bin/sh
+# Starts Loose Echo from its own folder; Java 17 or newer must be there.
+HERE=$(cd "$(dirname "$0")" && pwd)
+JAVA=java
+[ -n "$JAVA_HOME" ] && [ -x "$JAVA_HOME/bin/java" ] && JAVA="$JAVA_HOME/bin/java"
+VERSION=$("$JAVA" -version 2>&1 | sed -n 's/.*version "\([0-9]*\).*/\1/p' | head -1)
+if [ "${VERSION:-0}" -lt 17 ]; then
+  echo "Loose Echo needs Java 17 or newer (this is ${VERSION:-none})." >&2
+  exit 1
+fi
+case "$(uname -s) $(uname -m)" in
+  "Linux x86_64") PLATFORM=linux ;;
+  "Darwin arm64") PLATFORM=mac-aarch64 ;;
+  Darwin*) PLATFORM=mac ;;
+  *) echo "Loose Echo does not know this system: $(uname -s) $(uname -m)" >&2; exit 1 ;;
+esac
+case "${1:-}" in
+  analyze | template | render | separate | sounds | drawer | compare | pack | profile)
+    exec "$JAVA" -cp "$HERE/lib/*" looseecho.cli.Main "$@" ;;
+esac
+exec "$JAVA" --module-path "$HERE/javafx/$PLATFORM" --add-modules javafx.controls,javafx.swing \
+  -XX:+UseSerialGC -Xshare:auto -cp "$HERE/lib/*" looseecho.desktop.Launcher "$@"
