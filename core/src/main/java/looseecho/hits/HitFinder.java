@@ -93,7 +93,7 @@ public final class HitFinder {
       }
     }
     hits.sort(Comparator.comparingDouble(Hit::time));
-    return hits;
+    return LaneDecision.decide(hits);
   }
 
   /** By how much more, or less, a peak must be seen for what its place in the bar says. */

@@ -1,6 +1,7 @@
 package looseecho.desktop;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertSame;
@@ -75,6 +76,23 @@ class HabitsTest extends WindowTest {
     assertNotNull(session.playback().soloProperty().get(), "not off again");
     robot.type(KeyCode.A); // struck anew
     assertNull(session.playback().soloProperty().get());
+  }
+
+  @Test
+  void enterHeldDownPutsOneStroke() {
+    ready();
+    go("#step-echo");
+    Node chart = robot.lookup("#steps").query();
+    robot.interact(chart::requestFocus);
+    robot.type(KeyCode.DOWN);
+    var before = session.desk().templateProperty().get();
+    for (int k = 0; k < 4; k++) {
+      key(chart, KeyEvent.KEY_PRESSED, KeyCode.ENTER);
+    }
+    key(chart, KeyEvent.KEY_RELEASED, KeyCode.ENTER);
+    assertNotEquals(before, session.desk().templateProperty().get(), "not taken out again");
+    robot.interact(() -> session.desk().undo());
+    assertEquals(before, session.desk().templateProperty().get(), "one step of the history");
   }
 
   @Test

@@ -1,0 +1,44 @@
+package looseecho.hits;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import looseecho.activity.Lane;
+import org.junit.jupiter.api.Test;
+
+/** Percussion that is claimed all the time under hats is none. */
+class LaneDecisionTest {
+  private static List<Hit> song(double hatEvery, double percussionEvery, double apart) {
+    List<Hit> out = new ArrayList<>();
+    for (double t = 0; t < 60; t += hatEvery) {
+      out.add(new Hit(Lane.HAT_CLOSED, t, 80, 1, 1, 0, 1));
+    }
+    for (double t = 0; t < 60; t += percussionEvery) {
+      out.add(new Hit(Lane.PERCUSSION, t + apart, 80, 1, 1, 0, 1));
+    }
+    out.sort(Comparator.comparingDouble(Hit::time));
+    return out;
+  }
+
+  private static long percussion(List<Hit> hits) {
+    return hits.stream().filter(h -> h.lane() == Lane.PERCUSSION).count();
+  }
+
+  @Test
+  void whatIsHiddenUnderHatsIsDropped() {
+    assertEquals(0, percussion(LaneDecision.decide(song(0.2, 0.2, 0.01))));
+    assertEquals(300, LaneDecision.decide(song(0.2, 0.2, 0.01)).size(), "the hats stay");
+  }
+
+  @Test
+  void whatPlaysBesideThemOrNowAndThenStays() {
+    List<Hit> beside = song(0.2, 0.2, 0.1);
+    assertEquals(beside, LaneDecision.decide(beside));
+    List<Hit> rare = song(0.25, 0.5, 0.01); // two a second
+    assertEquals(rare, LaneDecision.decide(rare));
+    List<Hit> denser = song(0.5, 0.125, 0); // every fourth falls on a hat
+    assertEquals(denser, LaneDecision.decide(denser));
+  }
+}
