@@ -62,7 +62,7 @@ final class AnalyzeCommand implements Callable<Integer> {
   @Parameters(
       paramLabel = "FILE",
       arity = "1..*",
-      description = "WAV, AIFF, FLAC, MP3 or Ogg Vorbis")
+      description = "WAV, AIFF, FLAC, MP3, M4A, Ogg Vorbis or Opus")
   private List<String> files = new ArrayList<>();
 
   @Spec private CommandLine.Model.CommandSpec spec;

@@ -41,7 +41,7 @@ final class SeparateCommand implements Callable<Integer> {
   private static final String DRUMS = "drums";
   private static final String OTHER = "other";
 
-  @Parameters(paramLabel = "FILE", description = "WAV, AIFF, FLAC, MP3 or Ogg Vorbis")
+  @Parameters(paramLabel = "FILE", description = "WAV, AIFF, FLAC, MP3, M4A, Ogg Vorbis or Opus")
   private String file;
 
   @Option(names = "--out", paramLabel = "DIR", description = "folder (default: here)")

@@ -44,7 +44,7 @@ import picocli.CommandLine.Spec;
     exitCodeListHeading = "Exit codes:%n",
     exitCodeList = {"0:done", "1:it failed", "2:wrong usage"})
 final class SoundsCommand implements Callable<Integer> {
-  @Parameters(paramLabel = "FILE", description = "WAV, AIFF, FLAC, MP3 or Ogg Vorbis")
+  @Parameters(paramLabel = "FILE", description = "WAV, AIFF, FLAC, MP3, M4A, Ogg Vorbis or Opus")
   private String file;
 
   @Option(names = "--out", paramLabel = "DIR", description = "folder (default: here)")

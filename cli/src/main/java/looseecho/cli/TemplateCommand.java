@@ -52,7 +52,7 @@ final class TemplateCommand implements Callable<Integer> {
           "16t", Grid.SIXTEENTH_TRIPLET,
           "32", Grid.THIRTY_SECOND);
 
-  @Parameters(paramLabel = "FILE", description = "WAV, AIFF, FLAC, MP3 or Ogg Vorbis")
+  @Parameters(paramLabel = "FILE", description = "WAV, AIFF, FLAC, MP3, M4A, Ogg Vorbis or Opus")
   private String name;
 
   @Option(

@@ -15,8 +15,8 @@ import java.util.Locale;
 import looseecho.reading.Progress;
 
 /**
- * Reads WAV, AIFF, FLAC, MP3 and Ogg Vorbis. The decoder is chosen by the first bytes, never by the
- * name.
+ * Reads WAV, AIFF, FLAC, MP3, M4A (AAC), Ogg Vorbis and Opus. The decoder is chosen by the first
+ * bytes, never by the name.
  */
 public final class AudioReader {
   /** Longest sound taken, in seconds: a little over two hours. */
@@ -223,23 +223,23 @@ public final class AudioReader {
       if (new String(head, StandardCharsets.ISO_8859_1).contains("vorbis")) {
         return new VorbisDecoder();
       }
+      if (new String(head, StandardCharsets.ISO_8859_1).contains("OpusHead")) {
+        return new OpusReader();
+      }
       throw new AudioReadException(
           path,
-          "This Ogg file holds something other than Vorbis. Save it as WAV or FLAC and try again.",
+          "This Ogg file holds neither Vorbis nor Opus. Save it as WAV or FLAC and try again.",
           null);
     }
     if (tagged || head.length > 1 && (head[0] & 0xFF) == 0xFF && (head[1] & 0xE6) == 0xE2) {
       return new Mp3Decoder();
     }
     if (head.length >= 12 && new String(head, 4, 4, StandardCharsets.ISO_8859_1).equals("ftyp")) {
-      throw new AudioReadException(
-          path,
-          "M4A and MP4 can't be read. Save it as WAV, FLAC, MP3 or Ogg Vorbis and try again.",
-          null);
+      return new AacDecoder();
     }
     throw new AudioReadException(
         path,
-        "This is not a sound file that can be read. WAV, AIFF, FLAC, MP3 and Ogg Vorbis can.",
+        "This is not a sound file that can be read. WAV, AIFF, FLAC, MP3, M4A and Ogg can.",
         null);
   }
 }

@@ -55,6 +55,9 @@ final class FileDialogs {
                 "*.flac",
                 "*.mp3",
                 "*.ogg",
+                "*.opus",
+                "*.m4a",
+                "*.mp4",
                 "*.looseecho"),
             new FileChooser.ExtensionFilter("All files", "*"));
     File file = chooser.showOpenDialog(owner.getScene().getWindow());

@@ -266,7 +266,7 @@ public final class Shell extends BorderPane {
     title.getStyleClass().add(Theme.TITLE);
     Label text =
         new Label(
-            "WAV, AIFF, FLAC, MP3 or Ogg Vorbis. You get its tempo, bars, key, every drum hit and the bass, and a template of its groove to write on.");
+            "WAV, AIFF, FLAC, MP3, M4A, Ogg Vorbis or Opus. You get its tempo, bars, key, every drum hit and the bass, and a template of its groove to write on.");
     text.setWrapText(true);
     text.setMaxWidth(460);
     text.getStyleClass().add(Theme.QUIET);

@@ -107,7 +107,7 @@ class WholeJobTest extends WindowTest {
         () ->
             text("#message")
                 .equals(
-                    "shopping list.wav: This is not a sound file that can be read. WAV, AIFF, FLAC, MP3 and Ogg Vorbis can."));
+                    "shopping list.wav: This is not a sound file that can be read. WAV, AIFF, FLAC, MP3, M4A and Ogg can."));
     assertTrue(robot.lookup("#welcome-demo").tryQuery().isPresent(), "the welcome is still there");
     robot.interact(session.papers()::openDemo);
     until("it works", () -> session.lanes().opening().stageProperty().get().length() > 0);

@@ -19,7 +19,16 @@ public final class SoundFiles {
         .getExtensionFilters()
         .add(
             new FileChooser.ExtensionFilter(
-                "Sound files", "*.wav", "*.aif", "*.aiff", "*.flac", "*.mp3", "*.ogg"));
+                "Sound files",
+                "*.wav",
+                "*.aif",
+                "*.aiff",
+                "*.flac",
+                "*.mp3",
+                "*.ogg",
+                "*.opus",
+                "*.m4a",
+                "*.mp4"));
     return Optional.ofNullable(chooser.showOpenDialog(window())).map(File::toPath);
   }
 

@@ -4,12 +4,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import looseecho.compare.Comparison;
 import looseecho.compare.Finding;
 import looseecho.desktop.session.Nearness;
-import looseecho.desktop.theme.Theme;
 
 /** Scores by what is measured, over all parts, and the balance of the mix from the low end up. */
 public final class CompareLedger extends VBox {
@@ -60,9 +58,6 @@ public final class CompareLedger extends VBox {
   }
 
   private void line(String words) {
-    Label label = new Label(words);
-    label.setWrapText(true);
-    label.getStyleClass().add(Theme.SMALL);
-    getChildren().add(label);
+    getChildren().add(ReadingRow.line(words));
   }
 }

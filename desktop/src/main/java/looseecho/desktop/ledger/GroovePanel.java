@@ -128,7 +128,10 @@ public final class GroovePanel extends VBox {
                 "*.aiff",
                 "*.flac",
                 "*.mp3",
-                "*.ogg"));
+                "*.ogg",
+                "*.opus",
+                "*.m4a",
+                "*.mp4"));
     File chosen = chooser.showOpenDialog(getScene().getWindow());
     if (chosen != null) {
       take(chosen.toPath());

@@ -1,12 +1,10 @@
 package looseecho.desktop.ledger;
 
 import java.util.List;
-import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import looseecho.compare.Comparison;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Nearness;
-import looseecho.desktop.theme.Theme;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.project.Notebook;
@@ -55,9 +53,6 @@ public final class HandoverLedger extends VBox {
   }
 
   private void line(String words) {
-    Label label = new Label(words);
-    label.setWrapText(true);
-    label.getStyleClass().add(Theme.SMALL);
-    getChildren().add(label);
+    getChildren().add(ReadingRow.line(words));
   }
 }

@@ -4,13 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
-import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.LayerEar;
 import looseecho.desktop.session.Playback;
-import looseecho.desktop.theme.Theme;
 import looseecho.form.Section;
 import looseecho.layers.Collision;
 import looseecho.layers.CollisionFinder;
@@ -147,9 +145,6 @@ public final class LayersLedger extends VBox {
   }
 
   private void line(String words) {
-    Label label = new Label(words);
-    label.setWrapText(true);
-    label.getStyleClass().add(Theme.SMALL);
-    getChildren().add(label);
+    getChildren().add(ReadingRow.line(words));
   }
 }

@@ -2,11 +2,9 @@ package looseecho.desktop.ledger;
 
 import java.util.List;
 import java.util.Locale;
-import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.session.PaletteEar;
 import looseecho.desktop.session.PaletteRow;
-import looseecho.desktop.theme.Theme;
 import looseecho.palette.Descriptors;
 
 /** The picked sound in figures and words, and the steps from the echo's to it. */
@@ -69,9 +67,6 @@ public final class PaletteLedger extends VBox {
   }
 
   private void line(String words) {
-    Label label = new Label(words);
-    label.setWrapText(true);
-    label.getStyleClass().add(Theme.SMALL);
-    getChildren().add(label);
+    getChildren().add(ReadingRow.line(words));
   }
 }

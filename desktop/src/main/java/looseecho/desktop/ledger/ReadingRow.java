@@ -57,6 +57,14 @@ final class ReadingRow extends VBox {
     return row;
   }
 
+  /** A sentence in small letters. */
+  static Label line(String words) {
+    Label label = new Label(words);
+    label.setWrapText(true);
+    label.getStyleClass().add(Theme.SMALL);
+    return label;
+  }
+
   static Label heading(String name) {
     Label l = new Label(name);
     l.getStyleClass().add(Theme.QUIET);
