@@ -12,7 +12,7 @@ import looseecho.activity.Lane;
  */
 final class LaneDecision {
   private static final double TOGETHER = 0.03; // seconds
-  private static final double DENSE = 4; // strokes a second
+  private static final double DENSE = 5; // strokes a second
   private static final double WITH_HATS = 0.75; // of them
   private static final double ALONE = 0.1;
 

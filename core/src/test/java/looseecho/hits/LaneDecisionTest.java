@@ -28,15 +28,15 @@ class LaneDecisionTest {
 
   @Test
   void whatIsHiddenUnderHatsIsDropped() {
-    assertEquals(0, percussion(LaneDecision.decide(song(0.2, 0.2, 0.01))));
-    assertEquals(300, LaneDecision.decide(song(0.2, 0.2, 0.01)).size(), "the hats stay");
+    assertEquals(0, percussion(LaneDecision.decide(song(0.18, 0.18, 0.01))));
+    assertEquals(334, LaneDecision.decide(song(0.18, 0.18, 0.01)).size(), "the hats stay");
   }
 
   @Test
   void whatPlaysBesideThemOrNowAndThenStays() {
-    List<Hit> beside = song(0.2, 0.2, 0.1);
+    List<Hit> beside = song(0.18, 0.18, 0.09);
     assertEquals(beside, LaneDecision.decide(beside));
-    List<Hit> rare = song(0.25, 0.5, 0.01); // two a second
+    List<Hit> rare = song(0.25, 0.25, 0.01); // four a second
     assertEquals(rare, LaneDecision.decide(rare));
     List<Hit> denser = song(0.5, 0.125, 0); // every fourth falls on a hat
     assertEquals(denser, LaneDecision.decide(denser));
