@@ -1,6 +1,7 @@
 package looseecho.desktop;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
@@ -28,15 +29,27 @@ import org.testfx.util.WaitForAsyncUtils;
 @ExtendWith(ApplicationExtension.class)
 abstract class WindowTest {
   private static final int SECONDS = 120;
+
+  /** What was heard lies beside the corrections: nothing of another run may be taken for it. */
+  private static final Path HOME = home();
+
   protected Session session;
   protected Shell shell;
   protected FxRobot robot;
+
+  private static Path home() {
+    try {
+      return Files.createTempDirectory("window");
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
 
   /**
    * Opens the window; each test class calls it from its own start, where the runner looks for it.
    */
   void open(Stage stage) throws IOException {
-    open(stage, Files.createTempDirectory("corrections"));
+    open(stage, Files.createTempDirectory(HOME, "corrections"));
   }
 
   /** Opens the window of a person whose own things are in a folder. */
