@@ -22,6 +22,10 @@ public final class AudioReader {
   /** Longest sound taken, in seconds: a little over two hours. */
   public static final int MAX_SECONDS = 7800;
 
+  /** How the names of files end that can usually be read; the first bytes decide. */
+  public static final List<String> ENDINGS =
+      List.of("wav", "aif", "aiff", "flac", "mp3", "ogg", "opus", "m4a", "mp4");
+
   /** Longest part of a one-shot that is taken, in seconds. */
   static final int MAX_ONE_SHOT_SECONDS = 60;
 

@@ -11,7 +11,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
-import java.util.Set;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
@@ -27,7 +26,6 @@ import looseecho.reading.Progress;
  * changed is passed over, so an index that was stopped goes on where it was.
  */
 public final class Indexer {
-  private static final Set<String> ENDINGS = Set.of("wav", "aif", "aiff", "flac", "mp3", "ogg");
   private static final long LARGEST = 60_000_000; // bytes: what is larger is no one-shot
   private static final double LONGEST = 20; // seconds
   private static final int BATCH = 64;
@@ -95,7 +93,7 @@ public final class Indexer {
           public FileVisitResult visitFile(Path file, BasicFileAttributes a) {
             String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
             String ending = name.substring(name.lastIndexOf('.') + 1);
-            if (a.isRegularFile() && ENDINGS.contains(ending) && a.size() <= LARGEST) {
+            if (a.isRegularFile() && AudioReader.ENDINGS.contains(ending) && a.size() <= LARGEST) {
               out.add(new Found(file, a.size(), a.lastModifiedTime().toMillis()));
             }
             return FileVisitResult.CONTINUE;

@@ -55,20 +55,41 @@ public final class TemplateExport {
       throws IOException {
     Files.createDirectories(folder);
     Path midi = folder.resolve(name + ".mid");
+    List<Path> all = new ArrayList<>(List.of(midi));
+    all.addAll(paths(names(t, renderer, sound), folder, name));
+    allowed.check(all);
+    new MidiWriter().write(song(t), midi);
+    writeSound(t, renderer, folder, name, sound, progress);
+    return all;
+  }
+
+  /**
+   * Writes the sound alone, into a folder that is there and where nothing can be written over.
+   *
+   * @return the files written
+   */
+  public List<Path> writeSound(
+      Template t, EchoRenderer renderer, Path folder, String name, Sound sound, Progress progress)
+      throws IOException {
+    List<String> names = names(t, renderer, sound);
+    List<Path> sounds = paths(names, folder, name);
+    WholeFile.writeAll(sounds, parts -> stream(t, renderer, names, parts, sound, progress));
+    return sounds;
+  }
+
+  /** The mix, which has no name, and the stems. */
+  private static List<String> names(Template t, EchoRenderer renderer, Sound sound) {
     List<String> names = new ArrayList<>(List.of(""));
     if (sound != Sound.MIX) {
       names.addAll(renderer.stems(t));
     }
-    List<Path> sounds =
-        names.stream()
-            .map(n -> folder.resolve(n.isEmpty() ? name + ".wav" : stem(name, n)))
-            .toList();
-    List<Path> all = new ArrayList<>(List.of(midi));
-    all.addAll(sounds);
-    allowed.check(all);
-    new MidiWriter().write(song(t), midi);
-    WholeFile.writeAll(sounds, parts -> stream(t, renderer, names, parts, sound, progress));
-    return all;
+    return names;
+  }
+
+  private static List<Path> paths(List<String> names, Path folder, String name) {
+    return names.stream()
+        .map(n -> folder.resolve(n.isEmpty() ? name + ".wav" : stem(name, n)))
+        .toList();
   }
 
   private static void stream(

@@ -106,21 +106,9 @@ public enum Exporters implements Exporter {
     public List<Path> write(Handover h, Path folder, Progress progress) throws IOException {
       Path stems = Files.createDirectory(folder.resolve("stems"));
       EchoRenderer renderer = new EchoRenderer(h.project().sounds());
-      List<Path> out =
-          new ArrayList<>(
-              new TemplateExport()
-                  .write(
-                      h.template(),
-                      renderer,
-                      stems,
-                      h.name(),
-                      TemplateExport.Sound.STEMS,
-                      new Outputs(Set.of(), false),
-                      progress));
-      Path midi = stems.resolve(h.name() + ".mid");
-      Files.delete(midi); // the pack has it once already
-      out.remove(midi);
-      return out;
+      TemplateExport.Sound all = TemplateExport.Sound.STEMS;
+      return new TemplateExport()
+          .writeSound(h.template(), renderer, stems, h.name(), all, progress);
     }
   },
   SECTIONS("sections/, the same section by section") {

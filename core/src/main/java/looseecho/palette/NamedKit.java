@@ -10,13 +10,15 @@ import java.util.Map;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import looseecho.activity.Lane;
+import looseecho.audio.AudioReader;
 import looseecho.synth.SampleSound;
 
 /** Finds a kit in a folder of recordings by the usual words in their names. */
 public final class NamedKit {
   private static final int DEEPEST = 3;
   private static final long MOST = 5_000;
-  private static final Pattern SOUND = Pattern.compile(".*\\.(wav|aiff?|flac|mp3|ogg)");
+  private static final Pattern SOUND =
+      Pattern.compile(".*\\.(" + String.join("|", AudioReader.ENDINGS) + ")");
 
   // Words for each drum, the more special ones first (common practice).
   private static final Map<Lane, Pattern> WORDS =

@@ -20,6 +20,7 @@ import javafx.scene.layout.VBox;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.SoundFiles;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Papers;
 import looseecho.desktop.theme.Theme;
@@ -47,18 +48,7 @@ final class FileDialogs {
     chooser
         .getExtensionFilters()
         .addAll(
-            new FileChooser.ExtensionFilter(
-                "Sound files and projects",
-                "*.wav",
-                "*.aif",
-                "*.aiff",
-                "*.flac",
-                "*.mp3",
-                "*.ogg",
-                "*.opus",
-                "*.m4a",
-                "*.mp4",
-                "*.looseecho"),
+            SoundFiles.and("Sound files and projects", "*.looseecho"),
             new FileChooser.ExtensionFilter("All files", "*"));
     File file = chooser.showOpenDialog(owner.getScene().getWindow());
     if (file != null) {

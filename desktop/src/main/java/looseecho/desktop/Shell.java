@@ -15,10 +15,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextInputControl;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -33,43 +29,41 @@ import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.desktop.transport.TransportBar;
 import looseecho.echo.Template;
-import looseecho.echo.Words;
 
 /**
  * The window's layout: river above, steps of the job left, bench in the middle, ledger right,
  * transport below.
  */
 public final class Shell extends BorderPane {
-  private static final double STEPS_WIDTH = 152;
   private static final double LEDGER_WIDTH = 252;
   private static final String DEMO = "(demo)"; // its name ends so
   private final Session session;
   private final StackPane centre = new StackPane();
   private final ScrollPane ledger = new ScrollPane();
   private final TransportBar transport;
-  private final ToggleGroup steps = new ToggleGroup();
+  private final StepList steps = new StepList(this::go);
   private final FileDialogs files;
   private final Hints hints;
   // Each view is made once: it listens to the session for as long as the window lives.
   private final Map<Bench, Node> benches = new EnumMap<>(Bench.class);
   private final Map<Bench, Node> ledgers = new EnumMap<>(Bench.class);
   private final WorkStrip work;
-  private final HeldKeys held = new HeldKeys();
+  private final Shortcuts shortcuts;
   private boolean night;
-  private int loopedBars;
 
   public Shell(Session session) {
     this.session = session;
     hints = new Hints(session.folder());
     files = new FileDialogs(session.desk(), session.papers(), this);
     transport = new TransportBar(session.desk(), session.playback());
+    shortcuts = new Shortcuts(session, this, files, transport);
     work = new WorkStrip(session.lanes());
     setTop(
         new VBox(
             header(),
             new RiverView(
                 session.desk(), session.selection(), session.playback(), session.maker())));
-    setLeft(steps());
+    setLeft(steps);
     setCenter(centre);
     setBottom(transport);
     ledger.getStyleClass().add("ledger");
@@ -88,8 +82,8 @@ public final class Shell extends BorderPane {
             Map.of(
                 "mid", this::offer, "midi", this::offer, "sfz", back::sounds, "jams", back::jams))
         .on(this);
-    addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
-    addEventFilter(KeyEvent.KEY_RELEASED, held::released);
+    addEventFilter(KeyEvent.KEY_PRESSED, shortcuts::pressed);
+    addEventFilter(KeyEvent.KEY_RELEASED, shortcuts::released);
     addEventHandler(KeyEvent.KEY_PRESSED, this::toChart);
     show();
   }
@@ -143,34 +137,9 @@ public final class Shell extends BorderPane {
     return header;
   }
 
-  private VBox steps() {
-    VBox box = new VBox();
-    box.getStyleClass().add("steps");
-    box.setPrefWidth(STEPS_WIDTH);
-    for (Bench bench : Bench.values()) {
-      Label title = new Label((bench.ordinal() + 1) + "  " + bench.title());
-      title.getStyleClass().add(Theme.HEADING);
-      Label about = new Label(bench.about());
-      about.getStyleClass().add(Theme.SMALL);
-      ToggleButton step = new ToggleButton();
-      step.setGraphic(new VBox(0, title, about));
-      step.setId("step-" + bench.name().toLowerCase(java.util.Locale.ROOT));
-      step.getStyleClass().setAll("step");
-      step.setAccessibleText(bench.title());
-      step.setTooltip(new Tooltip("Ctrl+" + (bench.ordinal() + 1)));
-      step.setMaxWidth(Double.MAX_VALUE);
-      step.setToggleGroup(steps);
-      step.setUserData(bench);
-      step.setSelected(bench == Bench.GROUND);
-      step.setOnAction(e -> go(bench));
-      box.getChildren().add(step);
-    }
-    return box;
-  }
-
   /** Goes to a step of the job, and to a section in which it has something to show. */
   void go(Bench bench) {
-    steps.getToggles().get(bench.ordinal()).setSelected(true);
+    steps.select(bench);
     Template t = session.desk().templateProperty().get();
     int at = session.selection().sectionProperty().get();
     if (t != null && at >= 0 && !bench.shows(t.sections().get(at))) {
@@ -182,18 +151,12 @@ public final class Shell extends BorderPane {
     show();
   }
 
-  private Bench bench() {
-    return steps.getSelectedToggle() == null
-        ? Bench.GROUND
-        : (Bench) steps.getSelectedToggle().getUserData();
-  }
-
   /** A key that nothing near the focus wants goes to the chart of the bench. */
   private void toChart(KeyEvent e) {
-    Node chart = centre.lookup(bench().chart());
+    Node chart = centre.lookup(steps.selected().chart());
     boolean inside = e.getTarget() instanceof Node n && within(n, centre);
     if (chart != null && !inside && !(e.getTarget() instanceof TextInputControl)) {
-      held.released(e); // the same press comes by once more
+      shortcuts.released(e); // the same press comes by once more
       Event.fireEvent(chart, e.copyFor(chart, chart));
       e.consume();
     }
@@ -208,7 +171,7 @@ public final class Shell extends BorderPane {
   }
 
   private void show() {
-    Bench bench = bench();
+    Bench bench = steps.selected();
     boolean empty = session.desk().referenceProperty().get() == null;
     Node content =
         empty ? welcome() : benches.computeIfAbsent(bench, b -> b.bench(session, this::export));
@@ -310,85 +273,13 @@ public final class Shell extends BorderPane {
     ((Button) lookup("#night")).setText(night ? "Day" : "Night");
   }
 
-  private void help() {
+  void help() {
     session.desk().messageProperty().set("");
     KeysCard.show(centre);
   }
 
-  private void sums() {
+  void sums() {
     var t = session.desk().templateProperty().get();
     ArithmeticCard.show(centre, t == null ? 120 : t.bpm());
-  }
-
-  private void shortcut(KeyEvent e) {
-    if (e.getTarget() instanceof TextInputControl) {
-      return;
-    }
-    if (held.repeats(e)) {
-      e.consume();
-      return;
-    }
-    boolean taken = e.isShortcutDown() ? withControl(e) : plain(e.getCode());
-    if (taken) {
-      e.consume();
-    }
-  }
-
-  private boolean withControl(KeyEvent e) {
-    switch (e.getCode()) {
-      case O -> files.choose();
-      case S -> {
-        if (e.isShiftDown()) {
-          files.saveAs();
-        } else {
-          files.save();
-        }
-      }
-      case E -> export();
-      case Z -> {
-        if (e.isShiftDown()) {
-          session.desk().redo();
-        } else {
-          session.desk().undo();
-        }
-      }
-      case DIGIT1, DIGIT2, DIGIT3, DIGIT4, DIGIT5, DIGIT6, DIGIT7, DIGIT8, DIGIT9 ->
-          go(Bench.values()[e.getCode().ordinal() - KeyCode.DIGIT1.ordinal()]);
-      default -> {
-        return false;
-      }
-    }
-    return true;
-  }
-
-  /** One bar, two, four, then the track runs on. */
-  private void loopBars() {
-    loopedBars = loopedBars == 0 ? 1 : loopedBars == 4 ? 0 : 2 * loopedBars;
-    boolean done = session.playback().loopBars(loopedBars);
-    session
-        .desk()
-        .messageProperty()
-        .set(
-            !done
-                ? "There are no bars to loop yet."
-                : loopedBars == 0 ? "No loop" : "Looping " + Words.bars(loopedBars));
-  }
-
-  private boolean plain(KeyCode code) {
-    switch (code) {
-      case SPACE -> transport.toggle();
-      case F -> transport.flip();
-      case N -> switchLight();
-      case T -> session.taps().tap();
-      case K -> session.playback().clickProperty().set(!session.playback().clickProperty().get());
-      case G -> transport.slower();
-      case O -> loopBars();
-      case F1 -> help();
-      case F2 -> sums();
-      default -> {
-        return false;
-      }
-    }
-    return true;
   }
 }

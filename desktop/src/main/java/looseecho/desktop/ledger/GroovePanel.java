@@ -15,6 +15,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.SoundFiles;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Lanes;
 import looseecho.desktop.session.Selection;
@@ -117,21 +118,7 @@ public final class GroovePanel extends VBox {
     chooser.setTitle("Groove and parts of a MIDI file, a project or another track");
     chooser
         .getExtensionFilters()
-        .add(
-            new FileChooser.ExtensionFilter(
-                "MIDI, projects and tracks",
-                "*.mid",
-                "*.midi",
-                "*.looseecho",
-                "*.wav",
-                "*.aif",
-                "*.aiff",
-                "*.flac",
-                "*.mp3",
-                "*.ogg",
-                "*.opus",
-                "*.m4a",
-                "*.mp4"));
+        .add(SoundFiles.and("MIDI, projects and tracks", "*.mid", "*.midi", "*.looseecho"));
     File chosen = chooser.showOpenDialog(getScene().getWindow());
     if (chosen != null) {
       take(chosen.toPath());

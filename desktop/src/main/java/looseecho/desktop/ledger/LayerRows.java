@@ -1,9 +1,11 @@
 package looseecho.desktop.ledger;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.DoubleSupplier;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -12,6 +14,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.Choices;
 import looseecho.desktop.control.Menus;
@@ -73,7 +76,7 @@ final class LayerRows extends GridPane {
     add(tools, 0, 3, 2, 1);
   }
 
-  private void row(String name, javafx.scene.layout.Region what) {
+  private void row(String name, Region what) {
     Label label = new Label(name);
     label.setMinWidth(USE_PREF_SIZE);
     GridPane.setHgrow(what, Priority.ALWAYS);
@@ -81,10 +84,7 @@ final class LayerRows extends GridPane {
   }
 
   private ComboBox<String> choice(
-      String id,
-      java.util.List<String> values,
-      String now,
-      java.util.function.Consumer<String> chosen) {
+      String id, List<String> values, String now, Consumer<String> chosen) {
     ComboBox<String> box = Choices.of(id, values, now, v -> v);
     box.setOnAction(
         e -> {

@@ -133,20 +133,16 @@ public final class Nearness {
   public void mend(Finding f) {
     Template t = desk.templateProperty().get();
     Template exact = desk.exact();
-    Optional<Mend> mend = f.mend();
-    if (t != null && exact != null && mend.isPresent() && isWithTrack(mend.get())) {
-      Mend.Mended m = mend.get().of(t, maker.soundsProperty().get(), exact);
-      desk.edit(new Edits.Edited(m.template(), mend.get().words(f.of())), m.sounds());
+    if (t == null || exact == null || f.mend().isEmpty()) {
+      return;
     }
-  }
-
-  /** What is taken as heard is taken from the track, whatever else was compared with. */
-  private boolean isWithTrack(Mend mend) {
-    boolean track = other.isEmpty() || mend.what() != Mend.What.AS_HEARD;
-    if (!track) {
-      desk.say("Strokes can be taken from the track only.");
+    Mend mend = f.mend().get();
+    if (mend.what() == Mend.What.AS_HEARD && other.isPresent()) {
+      desk.say("Strokes can be taken from the track only, not from " + other.get() + ".");
+      return;
     }
-    return track;
+    Mend.Mended m = mend.of(t, maker.soundsProperty().get(), exact);
+    desk.edit(new Edits.Edited(m.template(), mend.words(f.of())), m.sounds());
   }
 
   /** The person's verdict about a part. */
