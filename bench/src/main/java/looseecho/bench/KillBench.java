@@ -13,8 +13,10 @@ import java.util.stream.Stream;
 import looseecho.analysis.Corrections;
 import looseecho.disk.Outputs;
 import looseecho.disk.Seal;
+import looseecho.echo.LogLine;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
+import looseecho.exchange.StemNames;
 import looseecho.exchange.TemplateExport;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sounds;
@@ -113,7 +115,7 @@ public final class KillBench {
                     t,
                     renderer,
                     dir.resolve("out"),
-                    "tune echo",
+                    StemNames.of("tune echo"),
                     TemplateExport.Sound.STEMS,
                     new Outputs(List.of(), false),
                     Progress.NONE);
@@ -136,11 +138,12 @@ public final class KillBench {
     }
     log.add(number + " " + System.currentTimeMillis());
     Project.Link link = new Project.Link("tune", "tune.wav", "ab12", false);
-    return new Project(link, Corrections.NONE, t, t, Sounds.plain(), log);
+    List<LogLine> lines = log.stream().map(LogLine::of).toList();
+    return new Project(link, Corrections.NONE, t, t, Sounds.plain(), lines);
   }
 
   private static String last(Path project) throws IOException {
-    List<String> log = new ProjectFile().read(project).log();
+    List<String> log = LogLine.words(new ProjectFile().read(project).log());
     return log.get(log.size() - 1);
   }
 

@@ -10,6 +10,7 @@ import looseecho.disk.Outputs;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.echo.TemplateTest;
+import looseecho.exchange.StemNames;
 import looseecho.exchange.TemplateExport;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sounds;
@@ -33,7 +34,7 @@ public final class LongRender {
                 t,
                 new EchoRenderer(Sounds.plain()),
                 Path.of(args[1]),
-                "long",
+                StemNames.of("long"),
                 TemplateExport.Sound.STEMS,
                 new Outputs(List.of(), false),
                 Progress.NONE);

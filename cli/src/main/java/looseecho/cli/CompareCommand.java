@@ -7,9 +7,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Callable;
-import looseecho.analysis.Analysis;
-import looseecho.analysis.Analyzer;
-import looseecho.analysis.Corrections;
 import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
 import looseecho.audio.Resampler;
@@ -17,11 +14,10 @@ import looseecho.compare.Comparer;
 import looseecho.compare.Comparison;
 import looseecho.compare.Finding;
 import looseecho.compare.Side;
-import looseecho.echo.Template;
-import looseecho.echo.TemplateBuilder;
 import looseecho.exchange.ComparisonJson;
 import looseecho.mix.EchoRenderer;
 import looseecho.project.CorrectionStore;
+import looseecho.project.OtherSide;
 import looseecho.project.Project;
 import looseecho.project.ProjectFile;
 import looseecho.reading.Progress;
@@ -43,7 +39,10 @@ import picocli.CommandLine.Spec;
 final class CompareCommand implements Callable<Integer> {
   private static final int SHOWN = 12;
 
-  @Parameters(paramLabel = "FILE", index = "0", description = "the track, or any other recording")
+  @Parameters(
+      paramLabel = "FILE",
+      index = "0",
+      description = "the track, any other recording or project")
   private String file;
 
   @Parameters(paramLabel = "X.looseecho", index = "1", description = "the project")
@@ -76,31 +75,32 @@ final class CompareCommand implements Callable<Integer> {
     Project p = opened.project();
     EchoRenderer renderer = new EchoRenderer(p.sounds());
     Audio mix = renderer.mix(p.template(), progress);
-    renderer.missing().forEach(m -> Reporter.say(errors, m));
-    Audio read = new AudioReader().read(track, progress).audio();
-    Audio audio = new Resampler().resample(read, EchoRenderer.RATE);
     Side echo = new Side(String.valueOf(path.getFileName()), p.template(), mix);
     String name = String.valueOf(track.getFileName());
+    renderer.missing().forEach(m -> Reporter.say(errors, m));
+    if (name.endsWith(".looseecho")) {
+      Side former = OtherSide.echo(track, p.reference().fingerprint(), progress);
+      boolean alike = former.template().sections().size() > 1;
+      say(former, alike ? echo : echo.whole(), progress);
+      return true;
+    }
+    Audio read = new AudioReader().read(track, progress).audio();
+    Audio audio = new Resampler().resample(read, EchoRenderer.RATE);
     Side reference;
     if (CorrectionStore.fingerprint(track).equals(p.reference().fingerprint())) {
       reference = new Side(name, p.exact(), audio);
     } else if (Side.same(audio, mix)) {
       reference = new Side(name, p.template(), audio); // the echo's own rendering
     } else {
-      Analysis a = new Analyzer().analyse(read, Corrections.NONE, progress);
-      Optional<Template> heard = new TemplateBuilder().build(a);
-      if (heard.isEmpty()) {
-        Reporter.say(errors, name + ": No beat was found, so there is nothing to compare with.");
-        return false;
-      }
-      reference = new Side(name, heard.get(), audio).whole();
+      reference = OtherSide.heard(name, read, progress);
       echo = echo.whole();
     }
-    say(reference, echo, Comparer.compare(reference, echo, progress));
+    say(reference, echo, progress);
     return true;
   }
 
-  private void say(Side reference, Side echo, Comparison c) {
+  private void say(Side reference, Side echo, Progress progress) {
+    Comparison c = Comparer.compare(reference, echo, progress);
     PrintWriter out = spec.commandLine().getOut();
     if (json) {
       Reporter.say(out, ComparisonJson.write(reference.name(), echo.name(), c));

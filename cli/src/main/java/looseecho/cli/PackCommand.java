@@ -12,6 +12,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import looseecho.echo.Part;
+import looseecho.echo.Template;
+import looseecho.exchange.StemNames;
 import looseecho.handover.Exporters;
 import looseecho.handover.Handover;
 import looseecho.handover.Pack;
@@ -63,6 +65,21 @@ final class PackCommand implements Callable<Integer> {
               + " are left out unless asked for)")
   private List<String> without = List.of();
 
+  @Option(
+      names = "--only",
+      split = ",",
+      paramLabel = "SECTION",
+      description = "these sections only, by letter (A: all of them) or number (1 is the first)")
+  private List<String> only = List.of();
+
+  @Option(
+      names = "--names",
+      paramLabel = "PATTERN",
+      description =
+          "how stems are called, from {name}, {section}, {part}, {tempo} and {key} (default:"
+              + " ${DEFAULT-VALUE})")
+  private String names = StemNames.USUAL;
+
   @Option(names = "--sections", description = "the stems section by section, too")
   private boolean sections;
 
@@ -107,9 +124,11 @@ final class PackCommand implements Callable<Integer> {
     if (!called.equals(String.valueOf(Path.of(called).getFileName()))) {
       throw new IOException("--name is a plain name, without folders.");
     }
+    StemNames stems = stems(called);
     new EchoRenderer(opened.project().sounds()).missing().forEach(m -> Reporter.say(errors, m));
     Handover h =
-        new Handover(called, opened.project(), opened.heard(), List.of(), Optional.empty());
+        new Handover(called, stems, opened.project(), opened.heard(), List.of(), Optional.empty());
+    h = h.sections(numbers(h.template()));
     if (!parts.isEmpty()) {
       h = h.only(named(h));
     }
@@ -128,6 +147,31 @@ final class PackCommand implements Callable<Integer> {
       Reporter.say(errors, e.getMessage() + " (--force)");
       return false;
     }
+  }
+
+  private StemNames stems(String called) throws IOException {
+    try {
+      return new StemNames(called, names);
+    } catch (IllegalArgumentException e) {
+      throw new IOException("--names: " + e.getMessage(), e);
+    }
+  }
+
+  private Set<Integer> numbers(Template t) throws IOException {
+    Set<Integer> out = new LinkedHashSet<>();
+    for (String wanted : only) {
+      int before = out.size();
+      for (int k = 0; k < t.sections().size(); k++) {
+        String label = t.sections().get(k).label();
+        if (label.equalsIgnoreCase(wanted.strip()) || wanted.strip().equals("" + (k + 1))) {
+          out.add(k);
+        }
+      }
+      if (out.size() == before) {
+        throw new IOException("There is no section " + wanted + ".");
+      }
+    }
+    return out;
   }
 
   private Set<Part> named(Handover h) throws IOException {

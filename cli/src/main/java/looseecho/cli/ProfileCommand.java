@@ -20,6 +20,7 @@ import looseecho.audio.AudioReader;
 import looseecho.compare.StyleProfile;
 import looseecho.compare.Trait;
 import looseecho.disk.Outputs;
+import looseecho.echo.LogLine;
 import looseecho.echo.Template;
 import looseecho.mix.Sounds;
 import looseecho.project.CorrectionStore;
@@ -107,7 +108,7 @@ final class ProfileCommand implements Callable<Integer> {
             first.toAbsolutePath().toString(),
             CorrectionStore.fingerprint(first),
             false);
-    List<String> log = List.of("Begun from what " + heard.size() + " references share");
+    List<LogLine> log = LogLine.all("Begun from what " + heard.size() + " references share");
     Project p = new Project(link, Corrections.NONE, t.get(), t.get(), Sounds.plain(), log);
     new ProjectFile().writeSealed(p, Optional.empty(), to.get());
     if (!json) { // else it would stand behind the tree

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import looseecho.disk.Outputs;
 import looseecho.exchange.SectionExport;
+import looseecho.exchange.StemNames;
 import looseecho.exchange.TemplateExport;
 import looseecho.mix.EchoRenderer;
 import looseecho.project.Project;
@@ -94,7 +95,7 @@ final class RenderCommand implements Callable<Integer> {
             project.template(),
             renderer,
             folder,
-            Careful.stem(path) + " echo",
+            StemNames.of(Careful.stem(path) + " echo"),
             sound(),
             new Outputs(inputs, force),
             new Reporter(String.valueOf(path.getFileName()), errors))
@@ -105,7 +106,7 @@ final class RenderCommand implements Callable<Integer> {
               project.template(),
               renderer,
               folder,
-              Careful.stem(path) + " echo",
+              StemNames.of(Careful.stem(path) + " echo"),
               stems,
               new Outputs(inputs, force),
               new Reporter(String.valueOf(path.getFileName()), errors))

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
 import java.util.Map;
+import looseecho.echo.LogLine;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.loose.Aspect;
@@ -32,7 +33,7 @@ final class Summary {
             });
     ObjectNode fresh = root.putObject("new_percent");
     news.forEach((aspect, percent) -> fresh.put(aspect.words(), Math.round(percent)));
-    p.log().forEach(root.withArray("log")::add);
+    LogLine.words(p.log()).forEach(root.withArray("log")::add);
     try {
       return MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(root);
     } catch (JsonProcessingException e) {

@@ -14,6 +14,7 @@ import looseecho.analysis.Corrections;
 import looseecho.audio.AudioReader;
 import looseecho.disk.Outputs;
 import looseecho.echo.Edits.Edited;
+import looseecho.echo.LogLine;
 import looseecho.echo.Retune;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
@@ -155,7 +156,7 @@ final class TemplateCommand implements Callable<Integer> {
       Reporter.say(said, Summary.json(project, news, to));
       return true;
     }
-    project.log().forEach(line -> Reporter.say(said, line));
+    project.log().forEach(line -> Reporter.say(said, line.words()));
     news.forEach((x, v) -> Reporter.say(said, "New " + x.words() + ": " + Math.round(v) + " %"));
     Reporter.say(said, to.toString());
     return true;
@@ -223,6 +224,7 @@ final class TemplateCommand implements Callable<Integer> {
             file.toAbsolutePath().toString(),
             CorrectionStore.fingerprint(file),
             pack);
-    return new Project(link, Corrections.NONE, exact, t, sounds, matched, log);
+    return new Project(
+        link, Corrections.NONE, exact, t, sounds, matched, log.stream().map(LogLine::of).toList());
   }
 }

@@ -59,6 +59,7 @@ final class PatternCompare {
     private int missing;
     private int extra;
     private final List<String> absent = new ArrayList<>(); // sections
+    private final List<String> uncalled = new ArrayList<>();
     private double firstAt = -1; // seconds in the echo of the first difference
 
     boolean isEmpty() {
@@ -82,6 +83,8 @@ final class PatternCompare {
       List<Struck> due = want.stream().filter(s -> s.ms() < length - 1).toList();
       if (!due.isEmpty() && have.isEmpty()) {
         out.absent.add(echo.sections().get(k).label());
+      } else if (due.isEmpty() && !have.isEmpty()) {
+        out.uncalled.add(echo.sections().get(k).label());
       }
       match(due, have, echo.time(k, 0, 0), out);
     }
@@ -211,16 +214,20 @@ final class PatternCompare {
             + (p.missing > 0 && p.extra > 0 ? " and" : "")
             + (p.extra > 0 ? " has " + p.extra + " that the track has not" : "")
             + ".";
-    boolean gone = !p.absent.isEmpty();
     String where =
-        gone ? " It is silent in " + String.join(", ", new TreeSet<>(p.absent)) + "." : "";
+        letters(" It is silent in ", p.absent)
+            + letters(" It plays where it is silent in the track, in ", p.uncalled);
     return new Finding(
-        gone ? Kind.PRESENCE : Kind.PATTERN,
+        !where.isEmpty() ? Kind.PRESENCE : Kind.PATTERN,
         name,
         1 + ALL_WRONG * (1 - f),
         words + where,
         at(p),
         Optional.of(new Mend(Mend.What.AS_HEARD, part, 0)));
+  }
+
+  private static String letters(String words, List<String> sections) {
+    return sections.isEmpty() ? "" : words + String.join(", ", new TreeSet<>(sections)) + ".";
   }
 
   private static Finding timing(Part part, String name, Pairs p, double common) {

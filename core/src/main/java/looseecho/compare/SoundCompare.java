@@ -5,6 +5,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.stream.Collectors;
+import looseecho.activity.Lane;
 import looseecho.compare.Finding.Kind;
 import looseecho.hits.Hit;
 import looseecho.palette.DescriptorFinder;
@@ -20,10 +22,14 @@ final class SoundCompare {
   private static final double LEAST = 0.1;
   private static final double LEAST_SURE = 0.3;
   private static final double SAME = 0.05; // seconds
+  private static final double BESIDE = 0.12; // seconds; about what is cut out of a stroke
 
   private SoundCompare() {}
 
-  /** A finding for each sound that both have, from the same strokes where both have them. */
+  /**
+   * A finding for each sound that both have, from the same strokes where both have them; what
+   * sounds beside a stroke is the same on both sides, or its sound would seem to be another.
+   */
   static List<Finding> find(Side reference, Side echo) {
     List<Hit> there = reference.hits();
     List<Hit> here = echo.hits();
@@ -32,6 +38,7 @@ final class SoundCompare {
     for (Hit h : HeardSounds.cleanest(there)) {
       here.stream()
           .filter(o -> o.lane() == h.lane() && Math.abs(o.time() - h.time()) < SAME)
+          .filter(o -> beside(o, here).equals(beside(h, there)))
           .findFirst()
           .ifPresent(
               o -> {
@@ -49,6 +56,13 @@ final class SoundCompare {
           .ifPresent(h -> out.add(pair(w, h, echo.template().name(w.part()))));
     }
     return out;
+  }
+
+  private static Set<Lane> beside(Hit stroke, List<Hit> all) {
+    return all.stream()
+        .filter(o -> Math.abs(o.time() - stroke.time()) < BESIDE)
+        .map(Hit::lane)
+        .collect(Collectors.toSet());
   }
 
   private static Finding pair(HeardSound want, HeardSound have, String name) {

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
 
 /**
@@ -19,18 +20,24 @@ public final class History<T> {
 
   private final Deque<Moment<T>> past = new ArrayDeque<>();
   private final Deque<Moment<T>> future = new ArrayDeque<>();
-  private final List<String> log = new ArrayList<>();
+  private final List<LogLine> log = new ArrayList<>();
+  private final BiFunction<T, T, String> change;
   private Moment<T> present;
 
-  public History(T start, String words) {
-    present = new Moment<>(start, words, "");
-    log.add(words);
+  /**
+   * Work that begins.
+   *
+   * @param change says what is another between two states
+   */
+  public History(T start, String words, BiFunction<T, T, String> change) {
+    this(start, List.of(LogLine.now(words, "")), change);
   }
 
   /** Work taken up again, with the log that it has so far. */
-  public History(T start, List<String> log) {
-    present = new Moment<>(start, log.isEmpty() ? "" : log.get(log.size() - 1), "");
+  public History(T start, List<LogLine> log, BiFunction<T, T, String> change) {
+    present = new Moment<>(start, log.isEmpty() ? "" : log.get(log.size() - 1).words(), "");
     this.log.addAll(log);
+    this.change = change;
   }
 
   public T present() {
@@ -51,7 +58,8 @@ public final class History<T> {
   public void apply(T state, String words, String gesture) {
     if (!gesture.isEmpty() && gesture.equals(present.gesture()) && future.isEmpty()) {
       present = new Moment<>(state, words, gesture);
-      log.set(log.size() - 1, words);
+      T before = past.isEmpty() ? state : past.peek().state();
+      log.set(log.size() - 1, LogLine.now(words, change.apply(before, state)));
       return;
     }
     past.push(present);
@@ -59,8 +67,8 @@ public final class History<T> {
       past.removeLast();
     }
     future.clear();
+    log.add(LogLine.now(words, change.apply(present.state(), state)));
     present = new Moment<>(state, words, gesture);
-    log.add(words);
   }
 
   /** What was undone, in words; empty when there is nothing to undo. */
@@ -72,7 +80,7 @@ public final class History<T> {
     future.push(present);
     Moment<T> before = past.pop();
     present = new Moment<>(before.state(), before.words(), ""); // a gesture ends with its undo
-    log.add("Undone: " + words);
+    log.add(LogLine.now("Undone: " + words, change.apply(future.peek().state(), before.state())));
     return Optional.of(words);
   }
 
@@ -84,7 +92,8 @@ public final class History<T> {
     past.push(present);
     Moment<T> again = future.pop();
     present = new Moment<>(again.state(), again.words(), "");
-    log.add("Done again: " + present.words());
+    String what = change.apply(past.peek().state(), again.state());
+    log.add(LogLine.now("Done again: " + present.words(), what));
     return Optional.of(present.words());
   }
 
@@ -103,7 +112,12 @@ public final class History<T> {
   }
 
   /** All that was done, in order. */
-  public List<String> log() {
+  public List<LogLine> log() {
     return List.copyOf(log);
+  }
+
+  /** Gives the reason for a line of the log. */
+  public void explain(int line, String why) {
+    log.set(line, log.get(line).because(why));
   }
 }

@@ -35,7 +35,7 @@ public final class SectionExport {
       Template t,
       EchoRenderer renderer,
       Path folder,
-      String name,
+      StemNames called,
       boolean stems,
       Outputs allowed,
       Progress progress)
@@ -43,11 +43,11 @@ public final class SectionExport {
     Files.createDirectories(folder);
     List<Piece> pieces = new ArrayList<>();
     for (int s = 0; s < t.sections().size(); s++) {
-      String section = name + " " + section(t.sections().get(s), s);
-      pieces.add(new Piece(s, "", folder.resolve(section + ".wav")));
+      String section = section(t.sections().get(s), s);
+      pieces.add(new Piece(s, "", folder.resolve(called.file(t, section, ""))));
       if (stems) {
         for (String stem : renderer.stems(t)) {
-          pieces.add(new Piece(s, stem, folder.resolve(section + " " + stem + ".wav")));
+          pieces.add(new Piece(s, stem, folder.resolve(called.file(t, section, stem))));
         }
       }
     }

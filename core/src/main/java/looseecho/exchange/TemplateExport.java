@@ -48,18 +48,18 @@ public final class TemplateExport {
       Template t,
       EchoRenderer renderer,
       Path folder,
-      String name,
+      StemNames called,
       Sound sound,
       Outputs allowed,
       Progress progress)
       throws IOException {
     Files.createDirectories(folder);
-    Path midi = folder.resolve(name + ".mid");
+    Path midi = folder.resolve(called.name() + ".mid");
     List<Path> all = new ArrayList<>(List.of(midi));
-    all.addAll(paths(names(t, renderer, sound), folder, name));
+    all.addAll(paths(t, names(t, renderer, sound), folder, called));
     allowed.check(all);
     new MidiWriter().write(song(t), midi);
-    writeSound(t, renderer, folder, name, sound, progress);
+    writeSound(t, renderer, folder, called, sound, progress);
     return all;
   }
 
@@ -69,10 +69,15 @@ public final class TemplateExport {
    * @return the files written
    */
   public List<Path> writeSound(
-      Template t, EchoRenderer renderer, Path folder, String name, Sound sound, Progress progress)
+      Template t,
+      EchoRenderer renderer,
+      Path folder,
+      StemNames called,
+      Sound sound,
+      Progress progress)
       throws IOException {
     List<String> names = names(t, renderer, sound);
-    List<Path> sounds = paths(names, folder, name);
+    List<Path> sounds = paths(t, names, folder, called);
     WholeFile.writeAll(sounds, parts -> stream(t, renderer, names, parts, sound, progress));
     return sounds;
   }
@@ -86,10 +91,8 @@ public final class TemplateExport {
     return names;
   }
 
-  private static List<Path> paths(List<String> names, Path folder, String name) {
-    return names.stream()
-        .map(n -> folder.resolve(n.isEmpty() ? name + ".wav" : stem(name, n)))
-        .toList();
+  private static List<Path> paths(Template t, List<String> names, Path folder, StemNames called) {
+    return names.stream().map(n -> folder.resolve(called.file(t, "", n))).toList();
   }
 
   private static void stream(
@@ -134,10 +137,6 @@ public final class TemplateExport {
       out[2 * i + 1] = gain * bus.right(i);
     }
     return out;
-  }
-
-  private static String stem(String name, String part) {
-    return name + " " + part + ".wav";
   }
 
   /** The template as a MIDI song. */

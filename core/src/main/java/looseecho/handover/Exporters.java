@@ -13,6 +13,7 @@ import looseecho.disk.Outputs;
 import looseecho.disk.WholeFile;
 import looseecho.echo.DrumPart;
 import looseecho.echo.LinePart;
+import looseecho.echo.LogLine;
 import looseecho.echo.Part;
 import looseecho.echo.Stroke;
 import looseecho.echo.Template;
@@ -108,7 +109,7 @@ public enum Exporters implements Exporter {
       EchoRenderer renderer = new EchoRenderer(h.project().sounds());
       TemplateExport.Sound all = TemplateExport.Sound.STEMS;
       return new TemplateExport()
-          .writeSound(h.template(), renderer, stems, h.name(), all, progress);
+          .writeSound(h.template(), renderer, stems, h.stems(), all, progress);
     }
   },
   SECTIONS("sections/, the same section by section") {
@@ -120,7 +121,7 @@ public enum Exporters implements Exporter {
               h.template(),
               new EchoRenderer(h.project().sounds()),
               sections,
-              h.name(),
+              h.stems(),
               true,
               new Outputs(Set.of(), false),
               progress);
@@ -154,7 +155,10 @@ public enum Exporters implements Exporter {
 
   private static String logbook(Handover h) {
     StringBuilder out = new StringBuilder("# " + h.name() + "\n\n");
-    h.project().log().forEach(l -> out.append("1. ").append(l).append('\n'));
+    for (LogLine l : h.project().log()) {
+      String at = l.when().isEmpty() ? "" : l.when() + " ";
+      out.append("1. ").append(at).append(l.told()).append('\n');
+    }
     Notebook n = h.project().notebook();
     n.verdicts().entrySet().stream()
         .sorted(Map.Entry.comparingByKey())

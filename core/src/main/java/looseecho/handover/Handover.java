@@ -5,9 +5,11 @@ import java.util.Optional;
 import java.util.Set;
 import looseecho.analysis.Analysis;
 import looseecho.compare.Comparison;
+import looseecho.echo.Arrangement;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
+import looseecho.exchange.StemNames;
 import looseecho.layers.HeardLayer;
 import looseecho.project.Project;
 
@@ -15,6 +17,7 @@ import looseecho.project.Project;
  * What there is to hand on.
  *
  * @param name of the echo
+ * @param stems how the files of stems are called
  * @param project template, sounds and logbook
  * @param heard what was heard of the track; empty where it was not kept
  * @param layers of the track; empty where nobody has listened for them
@@ -22,6 +25,7 @@ import looseecho.project.Project;
  */
 public record Handover(
     String name,
+    StemNames stems,
     Project project,
     Optional<Analysis> heard,
     List<HeardLayer> layers,
@@ -48,6 +52,27 @@ public record Handover(
                   return out;
                 })
             .toList();
-    return new Handover(name, project.with(t.with(kept)), heard, layers, comparison);
+    return with(t.with(kept));
+  }
+
+  /** The same with some sections only, by their numbers from 0; with all where there is none. */
+  public Handover sections(Set<Integer> kept) {
+    Template t = template();
+    if (kept.isEmpty()) {
+      return this;
+    }
+    for (int k = t.sections().size() - 1; k >= 0; k--) {
+      t = kept.contains(k) ? t : Arrangement.remove(t, k).template();
+    }
+    return with(t);
+  }
+
+  private Handover with(Template t) {
+    return new Handover(name, stems, project.with(t), heard, layers, comparison);
+  }
+
+  /** The same with other names of stems. */
+  public Handover with(StemNames names) {
+    return new Handover(name, names, project, heard, layers, comparison);
   }
 }

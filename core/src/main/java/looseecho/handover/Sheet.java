@@ -85,7 +85,11 @@ public final class Sheet {
     nearness(page);
     notes(page);
     page.heading(2, "Logbook");
-    page.list(h.project().log());
+    page.table(
+        List.of("When", "What", "Before and after", "Why"),
+        h.project().log().stream()
+            .map(l -> List.of(l.when(), l.words(), l.change(), l.why()))
+            .toList());
     page.heading(2, "Before you use it");
     page.paragraph(CAUTION);
     page.raw("</body></html>\n");

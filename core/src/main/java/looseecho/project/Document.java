@@ -9,6 +9,7 @@ import looseecho.analysis.Corrections;
 import looseecho.analysis.Heard;
 import looseecho.echo.Edits;
 import looseecho.echo.History;
+import looseecho.echo.LogLine;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
 import looseecho.echo.TemplateMerge;
@@ -85,7 +86,7 @@ public final class Document {
   public static Document of(
       Origin origin, Optional<Heard> heard, Corrections corrections, Analysis analysis) {
     State start = State.heard(corrections, analysis, Sounds.plain(), Notebook.EMPTY);
-    return new Document(origin, heard, new History<>(start, MADE));
+    return new Document(origin, heard, new History<>(start, MADE, Change::words));
   }
 
   /** A project that is taken up again. */
@@ -98,7 +99,7 @@ public final class Document {
     State start =
         State.heard(corrections, analysis, project.sounds(), project.notebook())
             .with(Optional.of(project.template()));
-    Document d = new Document(origin, heard, new History<>(start, project.log()));
+    Document d = new Document(origin, heard, new History<>(start, project.log(), Change::words));
     d.near = project.near();
     return d;
   }
@@ -145,9 +146,15 @@ public final class Document {
     saved = -1;
   }
 
-  /** What was done, in words, in order. */
-  public List<String> log() {
+  /** What was done, in order. */
+  public List<LogLine> log() {
     return history.log();
+  }
+
+  /** The person's reason for a line of the log; it stays when the line is undone. */
+  public void explain(int line, String why) {
+    history.explain(line, why);
+    revision++;
   }
 
   /** Applies an edit of the template; does nothing where there is none. */

@@ -1,6 +1,7 @@
 package looseecho.project;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import looseecho.activity.Lane;
 import looseecho.echo.Manner;
@@ -30,6 +31,9 @@ final class Migration {
     }
     if (version < 7) {
       SoundMigration.fromSixth(root);
+    }
+    if (version < 8) {
+      fromSeventh(root);
     }
     return root;
   }
@@ -91,6 +95,18 @@ final class Migration {
         section
             .path("drums")
             .forEach(drum -> drum.forEach(hit -> put(hit.path("manner"), "slice", 0)));
+      }
+    }
+  }
+
+  /** Version 8 knows when and why a thing was done, and what is near enough. */
+  private static void fromSeventh(JsonNode root) {
+    put(root.path("notebook"), "enough", Notebook.ENOUGH);
+    if (root.path("log") instanceof ArrayNode log) {
+      for (int k = 0; k < log.size(); k++) {
+        String words = log.get(k).asText();
+        ObjectNode line = log.objectNode();
+        log.set(k, line.put("at", "").put("words", words).put("change", "").put("why", ""));
       }
     }
   }

@@ -14,9 +14,13 @@ import looseecho.reading.Limits;
  *
  * @param verdicts by part, as it is called; those without one are open
  * @param notes what shall not be forgotten, in the order in which it was written
+ * @param enough score from which a part is near enough, 1 to 100
  */
-public record Notebook(Map<String, Verdict> verdicts, List<Note> notes) {
-  public static final Notebook EMPTY = new Notebook(Map.of(), List.of());
+public record Notebook(Map<String, Verdict> verdicts, List<Note> notes, double enough) {
+  /** About two differences that a listener just notices. */
+  public static final double ENOUGH = 63;
+
+  public static final Notebook EMPTY = new Notebook(Map.of(), List.of(), ENOUGH);
   private static final int MOST = 10_000;
 
   /** What becomes of an element. */
@@ -59,6 +63,9 @@ public record Notebook(Map<String, Verdict> verdicts, List<Note> notes) {
     if (verdicts.size() > MOST || notes.size() > MOST) {
       throw new IllegalArgumentException("too many notes");
     }
+    if (!(enough >= 1 && enough <= 100)) {
+      throw new IllegalArgumentException("not a score: " + enough);
+    }
     verdicts.keySet().forEach(k -> Limits.text("part", k));
   }
 
@@ -71,21 +78,26 @@ public record Notebook(Map<String, Verdict> verdicts, List<Note> notes) {
   public Notebook with(String part, Verdict verdict) {
     Map<String, Verdict> out = new TreeMap<>(verdicts);
     out.put(part, verdict);
-    return new Notebook(out, notes);
+    return new Notebook(out, notes, enough);
   }
 
   /** The same with one more note. */
   public Notebook with(Note note) {
     List<Note> out = new ArrayList<>(notes);
     out.add(note);
-    return new Notebook(verdicts, out);
+    return new Notebook(verdicts, out, enough);
   }
 
   /** The same without a note. */
   public Notebook without(Note note) {
     List<Note> out = new ArrayList<>(notes);
     out.remove(note);
-    return new Notebook(verdicts, out);
+    return new Notebook(verdicts, out, enough);
+  }
+
+  /** The same with another score from which a part is near enough. */
+  public Notebook enough(double score) {
+    return new Notebook(verdicts, notes, score);
   }
 
   /** Parts that shall differ from the track. */

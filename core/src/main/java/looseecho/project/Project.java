@@ -3,6 +3,7 @@ package looseecho.project;
 import java.util.ArrayList;
 import java.util.List;
 import looseecho.analysis.Corrections;
+import looseecho.echo.LogLine;
 import looseecho.echo.Template;
 import looseecho.mix.Sounds;
 import looseecho.reading.Limits;
@@ -16,7 +17,7 @@ import looseecho.reading.Limits;
  * @param template the template at work
  * @param sounds its sounds
  * @param near the sounds that come near the reference, to read originality against
- * @param log what was done, in words
+ * @param log what was done
  * @param notebook what the person thinks of it
  */
 public record Project(
@@ -26,7 +27,7 @@ public record Project(
     Template template,
     Sounds sounds,
     Sounds near,
-    List<String> log,
+    List<LogLine> log,
     Notebook notebook) {
   /**
    * Where the reference is.
@@ -58,7 +59,7 @@ public record Project(
       Template template,
       Sounds sounds,
       Sounds near,
-      List<String> log) {
+      List<LogLine> log) {
     this(reference, corrections, exact, template, sounds, near, log, Notebook.EMPTY);
   }
 
@@ -69,7 +70,7 @@ public record Project(
       Template exact,
       Template template,
       Sounds sounds,
-      List<String> log) {
+      List<LogLine> log) {
     this(reference, corrections, exact, template, sounds, Sounds.plain(), log);
   }
 
@@ -90,8 +91,8 @@ public record Project(
 
   /** The same with one more line in its log. */
   public Project noting(String words) {
-    List<String> more = new ArrayList<>(log);
-    more.add(words);
+    List<LogLine> more = new ArrayList<>(log);
+    more.add(LogLine.of(words));
     return new Project(reference, corrections, exact, template, sounds, near, more, notebook);
   }
 }

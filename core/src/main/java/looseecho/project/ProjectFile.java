@@ -19,6 +19,7 @@ import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.disk.Seal;
 import looseecho.disk.WholeFile;
+import looseecho.echo.LogLine;
 import looseecho.echo.Template;
 import looseecho.mix.Sounds;
 import looseecho.reading.Limits;
@@ -32,7 +33,7 @@ import looseecho.reading.Limits;
  * and {@link ProjectZip#MOST_SOUND} of sound.
  */
 public final class ProjectFile {
-  public static final int VERSION = 7;
+  public static final int VERSION = 8;
 
   private static final long MOST_JSON = 64L << 20;
   private static final String JSON = "project.json";
@@ -195,7 +196,7 @@ public final class ProjectFile {
               current.has("near")
                   ? mapper.treeToValue(current.path("near"), Sounds.class)
                   : Sounds.plain(),
-              List.of(mapper.treeToValue(current.path("log"), String[].class)),
+              List.of(mapper.treeToValue(current.path("log"), LogLine[].class)),
               current.has("notebook")
                   ? mapper.treeToValue(current.path("notebook"), Notebook.class)
                   : Notebook.EMPTY);

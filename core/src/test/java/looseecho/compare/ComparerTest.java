@@ -149,6 +149,26 @@ class ComparerTest {
     Finding f = c.differences().get(0);
     assertEquals(List.of(Kind.WIDTH, "chords"), List.of(f.kind(), f.of()), f.words());
     assertTrue(f.words().contains("narrower"), f.words());
+    Sounds narrow = plain.with(chords, plain.strip(chords).wide(0));
+    Sounds mended = f.mend().orElseThrow().of(track, narrow, track).sounds();
+    assertEquals(0.8, mended.strip(chords).width(), 0.2, "about as wide as it was");
+  }
+
+  @Test
+  void aPartIsMissedAndUncalledForBySections() {
+    TemplateSection a = new TemplateSection("A", "", 4, Map.of(), Map.of());
+    TemplateSection b = new TemplateSection("B", "", 4, Map.of(), Map.of());
+    Part kick = Part.of(Lane.KICK);
+    List<Stroke> hit = List.of(new Stroke(0, 0, 90));
+    Template four = Template.bars(2, kick, hit, List.of());
+    Template inA = four.with(List.of(a.with(Part.of(Lane.KICK), hit), b));
+    Template inB = four.with(List.of(a, b.with(Part.of(Lane.KICK), hit)));
+    Finding f = new PatternCompare(inA, inB).find().get(0);
+    assertEquals(Kind.PRESENCE, f.kind());
+    assertEquals(
+        "The kick misses 1 of 1 strokes and has 1 that the track has not. It is silent in A. It"
+            + " plays where it is silent in the track, in B.",
+        f.words());
   }
 
   @Test

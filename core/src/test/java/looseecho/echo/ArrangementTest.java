@@ -23,7 +23,7 @@ class ArrangementTest {
   @Test
   void anyRearrangementCanBeUndone() {
     SplittableRandom random = new SplittableRandom(11);
-    History<Template> history = new History<>(SONG, "start");
+    History<Template> history = new History<>(SONG, "start", (a, b) -> "");
     List<Template> states = new ArrayList<>(List.of(SONG));
     for (int k = 0; k < 200; k++) {
       Template t = history.present();

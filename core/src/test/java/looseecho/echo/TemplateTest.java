@@ -60,7 +60,7 @@ public class TemplateTest {
   @Test
   void undoAndRedoRestoreEveryState() {
     Random random = new Random(11);
-    History<Template> history = new History<>(small(), "made");
+    History<Template> history = new History<>(small(), "made", (a, b) -> "");
     List<Template> states = new ArrayList<>(List.of(history.present()));
     for (int i = 0; i < 60; i++) {
       Template t = history.present();

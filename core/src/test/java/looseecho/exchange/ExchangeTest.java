@@ -238,7 +238,7 @@ class ExchangeTest {
                 TemplateTest.small(),
                 new EchoRenderer(Sounds.plain()),
                 out,
-                "tune",
+                StemNames.of("tune"),
                 TemplateExport.Sound.STEMS,
                 new Outputs(List.of(), false),
                 Progress.NONE);

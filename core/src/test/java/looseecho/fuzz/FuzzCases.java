@@ -18,6 +18,7 @@ import looseecho.analysis.Corrections;
 import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
 import looseecho.audio.WavWriter;
+import looseecho.echo.LogLine;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
@@ -95,7 +96,7 @@ public final class FuzzCases {
             t,
             t,
             Sounds.plain().with(Part.of(Lane.CLAP), SampleSound.of(sound)),
-            List.of("made"));
+            LogLine.all("made"));
     Path file = dir.resolve("whole.looseecho");
     new ProjectFile().write(whole, Optional.of(sound), file);
     byte[] bytes = Files.readAllBytes(file);

@@ -6,7 +6,6 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
-import java.io.StringReader;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -26,6 +25,8 @@ import javax.sound.sampled.AudioInputStream;
 import javax.sound.sampled.AudioSystem;
 import looseecho.activity.Lane;
 import looseecho.analysis.Corrections;
+import looseecho.echo.Arrangement;
+import looseecho.echo.LogLine;
 import looseecho.echo.Manner;
 import looseecho.echo.Part;
 import looseecho.echo.Stroke;
@@ -33,6 +34,7 @@ import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.echo.Tone;
 import looseecho.exchange.SfzReader;
+import looseecho.exchange.StemNames;
 import looseecho.mix.Sounds;
 import looseecho.notes.Line;
 import looseecho.project.Project;
@@ -69,8 +71,10 @@ class PackTest {
     t = t.with(List.of(s)).named(Map.of(Part.of(Lane.KICK), "thump <1> & co"));
     Project.Link link = new Project.Link("quay.wav", "/nowhere/quay.wav", "00", false);
     Project p =
-        new Project(link, Corrections.NONE, t, t, Sounds.plain(), List.of("Made", "Kick named"));
-    return new Handover("quay echo", p, Optional.empty(), List.of(), Optional.empty());
+        new Project(
+            link, Corrections.NONE, t, t, Sounds.plain(), LogLine.all("Made", "Kick named"));
+    return new Handover(
+        "quay echo", StemNames.of("quay echo"), p, Optional.empty(), List.of(), Optional.empty());
   }
 
   private Path pack(Set<Exporters> kinds) throws IOException {
@@ -116,7 +120,7 @@ class PackTest {
     assertTrue(names.containsAll(List.of("Thump <1> & co", "Bass", "Chords")), names.toString());
     assertEquals(3, MidiSystem.getSequence(pack.resolve("groove.mid").toFile()).getTracks().length);
     String score = Files.readString(pack.resolve("score.musicxml"));
-    Schemas.musicXml().validate(Schemas.source(score));
+    ScoreSchema.check(score);
     Document xml = Jsoup.parse(score, org.jsoup.parser.Parser.xmlParser());
     assertEquals(4, xml.select("score-part").size());
     for (var measure : xml.select("measure")) {
@@ -207,7 +211,8 @@ class PackTest {
     Path own = Files.createDirectory(dir.resolve("own"));
     Files.writeString(own.resolve("song.txt"), "mine");
     Handover h = handover();
-    Handover named = new Handover("own", h.project(), h.heard(), h.layers(), h.comparison());
+    Handover named =
+        new Handover("own", h.stems(), h.project(), h.heard(), h.layers(), h.comparison());
     assertThrows(
         FileAlreadyExistsException.class,
         () -> Pack.write(named, kinds, dir, false, true, Progress.NONE));
@@ -258,40 +263,38 @@ class PackTest {
     assertEquals(kit.resolve("closed hat 88.wav").toAbsolutePath().toString(), sample.path());
   }
 
-  /** The published schema; what it refers to of other standards is given in short. */
-  private static final class Schemas {
-    static javax.xml.validation.Validator musicXml() throws Exception {
-      var factory =
-          javax.xml.validation.SchemaFactory.newInstance(
-              javax.xml.XMLConstants.W3C_XML_SCHEMA_NS_URI);
-      factory.setResourceResolver(
-          (type, space, id, system, base) -> {
-            var input = org.mockito.Mockito.mock(org.w3c.dom.ls.LSInput.class);
-            String attributes =
-                space.endsWith("xlink")
-                    ? List.of("href", "type", "role", "title", "show", "actuate").stream()
-                        .map(a -> "<xs:attribute name='" + a + "' type='xs:string'/>")
-                        .reduce("", String::concat)
-                    : "<xs:attribute name='lang' type='xs:language'/>"
-                        + "<xs:attribute name='space' type='xs:NCName'/>";
-            String schema =
-                "<xs:schema xmlns:xs='http://www.w3.org/2001/XMLSchema' targetNamespace='"
-                    + space
-                    + "'>"
-                    + attributes
-                    + "</xs:schema>";
-            org.mockito.Mockito.when(input.getCharacterStream())
-                .thenReturn(new StringReader(schema));
-            return input;
-          });
-      var file = PackTest.class.getResource("/looseecho/exchange/musicxml-4.0.xsd");
-      return factory.newSchema(file).newValidator();
-    }
-
-    /** Without its document type, which would be looked for in the network. */
-    static javax.xml.transform.Source source(String score) {
-      String plain = score.replaceFirst("<!DOCTYPE[^>]*>", "");
-      return new javax.xml.transform.stream.StreamSource(new StringReader(plain));
+  @Test
+  void stemsOfChosenSectionsAreCalledAsAskedFor() throws IOException {
+    Handover whole = handover();
+    TemplateSection a = whole.template().sections().get(0);
+    Template three = Arrangement.insert(whole.template(), 0, 4).template();
+    three = Arrangement.repeat(three, 0).template();
+    Handover h =
+        new Handover(
+            "quay",
+            new StemNames("quay", "{part}_{tempo} {key}: {name}"),
+            whole.project().with(three),
+            Optional.empty(),
+            List.of(),
+            Optional.empty());
+    Handover some = h.sections(Set.of(1, 2));
+    assertEquals(three.sections().subList(1, 3), some.template().sections());
+    assertEquals(h, h.sections(Set.of()), "none chosen is all of them");
+    Path pack =
+        Pack.write(
+            some.sections(Set.of(0)).only(Set.of(Part.of(Lane.KICK))),
+            EnumSet.of(Exporters.STEMS, Exporters.SECTIONS),
+            dir,
+            false,
+            false,
+            Progress.NONE);
+    String stems = List.of(pack.resolve("stems").toFile().list()).toString();
+    assertTrue(Files.exists(pack.resolve("stems/120 C major quay.wav")), stems);
+    assertTrue(Files.exists(pack.resolve("stems/thump 1 & co_120 C major quay.wav")));
+    String first = "sections/thump 1 & co_120 C major quay 01 " + a.label() + ".wav";
+    assertTrue(Files.exists(pack.resolve(first)), "a section's number where the names have none");
+    for (String bad : List.of("{name}", "{part} {bpm}")) {
+      assertThrows(IllegalArgumentException.class, () -> new StemNames("quay", bad), bad);
     }
   }
 }

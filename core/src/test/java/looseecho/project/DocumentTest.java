@@ -17,6 +17,7 @@ import looseecho.analysis.Heard;
 import looseecho.audio.Audio;
 import looseecho.echo.Cell;
 import looseecho.echo.Edits;
+import looseecho.echo.LogLine;
 import looseecho.echo.Part;
 import looseecho.echo.Retune;
 import looseecho.echo.Template;
@@ -116,6 +117,34 @@ class DocumentTest {
     written.saved(written.revision());
     written.matched(near);
     assertFalse(written.isSaved(), "the file has the built-in ones");
+  }
+
+  @Test
+  void theLogTellsBeforeAndAfterAndTheReason() {
+    Document d = open();
+    int claps = template(d).sections().get(0).hits(Lane.CLAP).size();
+    d.edit(clap(d, 3));
+    assertEquals("clap " + claps + " to " + (claps + 1), last(d).change());
+    d.edit(Retune.tempo(template(d), 96, true));
+    assertTrue(last(d).change().matches("tempo 1(19|20).\\d\\d to 96.00"), last(d).change());
+    Sounds mine = d.state().sounds();
+    var kick = Part.of(Lane.KICK);
+    Sounds wide = mine.with(kick, mine.strip(kick).level(-7.5).wide(0.5));
+    d.sound(wide, "Kick set", "");
+    String change = last(d).change();
+    assertTrue(change.contains("dB to -7.5 dB, kick width") && change.endsWith(" to 50 %"), change);
+    d.sound(wide.room(2), "Room", "");
+    d.undo();
+    assertTrue(last(d).change().startsWith("room 2.0 s to "), last(d).told());
+    long before = d.revision();
+    d.explain(1, "it answers the snare");
+    assertTrue(d.revision() > before, "there is something to save");
+    assertTrue(d.log().get(1).told().endsWith(". Why: it answers the snare"));
+    assertEquals(d.log(), d.project().orElseThrow().log());
+  }
+
+  private static LogLine last(Document d) {
+    return d.log().get(d.log().size() - 1);
   }
 
   @Test

@@ -26,6 +26,7 @@ import looseecho.analysis.Corrections;
 import looseecho.echo.Cell;
 import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
+import looseecho.echo.LogLine;
 import looseecho.echo.Movement;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
@@ -59,7 +60,7 @@ public class ProjectFileTest {
         exact,
         mine,
         Sounds.plain().with(Part.of(Lane.CLAP), SampleSound.of(Path.of("clap.wav"))),
-        List.of("Template made", "Put clap on step 6"));
+        LogLine.all("Template made", "Put clap on step 6"));
   }
 
   @Test

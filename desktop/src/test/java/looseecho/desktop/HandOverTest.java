@@ -14,15 +14,19 @@ import javafx.event.ActionEvent;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
+import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import looseecho.activity.Lane;
 import looseecho.compare.Finding;
+import looseecho.desktop.handover.HandoverBench;
+import looseecho.desktop.session.Packing;
 import looseecho.echo.Edits;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
+import looseecho.exchange.StemNames;
 import looseecho.handover.Exporters;
 import looseecho.project.Notebook;
 import org.junit.jupiter.api.Test;
@@ -82,7 +86,7 @@ class HandOverTest extends WindowTest {
     assertTrue(session.playback().player().position() < 9, "where it is heard best");
     robot.interact(() -> session.nearness().compare(dir.resolve("pier.wav")));
     until("the file is heard and compared", () -> session.lanes().resting());
-    assertTrue(text("#compare-state").endsWith(" with pier.wav"), text("#compare-state"));
+    assertTrue(text("#compare-state").contains(" with pier.wav, "), text("#compare-state"));
     go("#step-handover");
     robot.interact(
         () -> {
@@ -96,17 +100,104 @@ class HandOverTest extends WindowTest {
         robot.lookup("#log-list").<ListView<?>>query().getItems().toString().contains("bell"));
     assertTrue(robot.lookup("? Is the bell ours?").tryQuery().isPresent(), "it stays open");
     Set<Exporters> kinds = EnumSet.complementOf(EnumSet.of(Exporters.STEMS, Exporters.KIT));
-    robot.interact(() -> session.packing().write(kinds, Set.of(), "pier pack", false, dir));
+    Packing.Wish wish =
+        new Packing.Wish(kinds, Set.of(), Set.of(), "pier pack", StemNames.USUAL, false);
+    robot.interact(() -> session.packing().write(wish, dir));
     until("it is written", () -> session.lanes().resting());
     String sheet = Files.readString(dir.resolve("pier pack/sheet.html"));
     assertTrue(sheet.contains("Is the bell ours?") && sheet.contains("kick: close enough"));
     assertTrue(sheet.contains("How near it is"), "the comparison is on it");
     assertTrue(Files.exists(dir.resolve("pier pack/heard.jams")));
-    robot.interact(() -> session.packing().write(kinds, Set.of(), "pier pack", false, dir));
+    robot.interact(() -> session.packing().write(wish, dir));
     until("it is refused", () -> session.lanes().resting());
     assertTrue(
         session.desk().messageProperty().get().contains("there already"),
         session.desk().messageProperty().get());
+  }
+
+  @Test
+  void aFormerVersionIsComparedAndWhatIsEnoughIsSet() {
+    until("it is heard", () -> template() != null);
+    Path former = dir.resolve("former.looseecho");
+    robot.interact(() -> session.papers().save(former, false));
+    until("it is saved", () -> session.lanes().resting() && Files.exists(former));
+    go("#step-compare");
+    robot.interact(
+        () -> session.desk().edit(new Edits.Edited(withoutOneKick(template()), "One less")));
+    robot.interact(() -> session.nearness().compare(former));
+    until("it is compared", () -> session.nearness().comparisonProperty().get() != null);
+    until("all is done", () -> session.lanes().resting());
+    List<Finding> found = session.nearness().comparisonProperty().get().differences();
+    assertTrue(
+        found.stream().anyMatch(f -> f.words().startsWith("The kick misses 1 of ")),
+        found.toString());
+    assertTrue(text("#compare-state").contains(" with former.looseecho, "));
+    assertTrue(text("#score-kick").startsWith("✓"), text("#score-kick"));
+    robot.interact(
+        () -> {
+          Spinner<Integer> enough = robot.lookup("#enough").query();
+          enough.getValueFactory().setValue(99);
+        });
+    assertEquals(99, session.desk().notebookProperty().get().enough());
+    assertFalse(text("#score-kick").startsWith("✓"), "not near enough any more");
+    assertTrue(text("#score-snare").startsWith("✓"), text("#score-snare"));
+    robot.interact(() -> session.desk().undo());
+    assertEquals(
+        (int) Notebook.ENOUGH, robot.lookup("#enough").<Spinner<Integer>>query().getValue());
+  }
+
+  @Test
+  void aPackOfWhatIsChosenAndAReasonInTheLogbook() throws IOException {
+    until("it is heard", () -> template() != null);
+    go("#step-handover");
+    ListView<?> log = robot.lookup("#log-list").query();
+    TextField why = robot.lookup("#log-why").query();
+    assertTrue(why.isDisabled(), "no line is picked");
+    robot.interact(
+        () -> {
+          log.getSelectionModel().select(log.getItems().size() - 1);
+          why.setText("as the track has it");
+          why.fireEvent(new ActionEvent());
+        });
+    assertTrue(session.desk().logProperty().get().get(0).told().endsWith("as the track has it"));
+    assertTrue(log.getItems().toString().contains("as the track has it"));
+    HandoverBench bench = robot.lookup("#handover").query();
+    robot.interact(
+        () -> {
+          for (Exporters e : Exporters.values()) {
+            String id = "#pack-" + e.name().toLowerCase(java.util.Locale.ROOT);
+            boolean in = e == Exporters.STEMS || e == Exporters.SHEET;
+            robot.lookup(id).queryAs(CheckBox.class).setSelected(in);
+          }
+        });
+    List<ToggleButton> sections = new java.util.ArrayList<>();
+    for (int k = 0; k < template().sections().size(); k++) {
+      sections.add(robot.lookup("#pack-section-" + k).query());
+    }
+    robot.interact(() -> sections.forEach(s -> s.setSelected(false)));
+    robot.interact(() -> bench.write(dir));
+    assertTrue(text("#message").endsWith("at least one part and section."), text("#message"));
+    robot.interact(
+        () -> {
+          sections.get(0).setSelected(true);
+          robot.lookup("#pack-part-kick").queryAs(ToggleButton.class).setSelected(false);
+          robot.lookup("#pack-name").queryAs(TextField.class).setText("quay");
+          robot.lookup("#pack-stem-names").queryAs(TextField.class).setText("{name}");
+          bench.write(dir);
+        });
+    assertEquals("Names need {part}, or all stems would be called alike.", text("#message"));
+    robot.interact(
+        () -> {
+          robot.lookup("#pack-stem-names").queryAs(TextField.class).setText("{part} of {name}");
+          bench.write(dir);
+        });
+    until("it is written", () -> session.lanes().resting() && Files.exists(dir.resolve("quay")));
+    List<String> stems = List.of(dir.resolve("quay/stems").toFile().list());
+    assertTrue(stems.contains("snare of quay.wav") && stems.contains("of quay.wav"), stems + "");
+    assertFalse(stems.contains("kick of quay.wav"), stems.toString());
+    String sheet = Files.readString(dir.resolve("quay/sheet.html"));
+    assertTrue(sheet.contains("as the track has it"));
+    assertFalse(Files.exists(dir.resolve("quay/score.musicxml")));
   }
 
   @Test

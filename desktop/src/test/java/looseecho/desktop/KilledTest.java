@@ -21,6 +21,7 @@ import looseecho.activity.Lane;
 import looseecho.desktop.session.Session;
 import looseecho.echo.Cell;
 import looseecho.echo.Edits;
+import looseecho.echo.LogLine;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.play.SilentDevice;
@@ -142,7 +143,7 @@ class KilledTest extends WindowTest {
     assertNotEquals(saved, mine);
     assertEquals(
         saved, Edits.toggle(mine, Cell.step(0, Part.of(Lane.CLAP), 5), 77, false).template());
-    List<String> log = session.desk().log();
+    List<String> log = LogLine.words(session.desk().logProperty().get());
     assertTrue(log.stream().anyMatch(l -> l.contains("Kept: ")), "loosened: " + log);
     until("its words", () -> text("#message").startsWith("Your work is back"));
     robot.interact(() -> session.papers().export(dir.resolve("out")));

@@ -16,6 +16,7 @@ import looseecho.analysis.Corrections;
 import looseecho.audio.AudioReader;
 import looseecho.echo.Cell;
 import looseecho.echo.Edits;
+import looseecho.echo.LogLine;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
@@ -54,7 +55,7 @@ class RecoverTest extends WindowTest {
             exact,
             mine,
             Sounds.plain(),
-            List.of("Template made", "Put clap on step 4 of every bar"));
+            LogLine.all("Template made", "Put clap on step 4 of every bar"));
     Path unsaved = home.resolve("kept").resolve("unsaved");
     Files.createDirectories(unsaved);
     new ProjectFile().write(project, Optional.empty(), unsaved.resolve("left.looseecho"));
@@ -72,7 +73,9 @@ class RecoverTest extends WindowTest {
     until("it is back", () -> mine.equals(session.desk().templateProperty().get()));
     until("its words", () -> text("#message").startsWith("Your work is back"));
     assertTrue(session.papers().keeper().unsavedProperty().get());
-    assertEquals(List.of("Template made", "Put clap on step 4 of every bar"), session.desk().log());
+    assertEquals(
+        List.of("Template made", "Put clap on step 4 of every bar"),
+        LogLine.words(session.desk().logProperty().get()));
     until(
         "it is kept anew and the old file goes",
         () -> !Files.exists(home.resolve("kept/unsaved/left.looseecho")));

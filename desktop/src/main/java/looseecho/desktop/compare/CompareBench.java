@@ -4,6 +4,8 @@ import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.Spinner;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -14,6 +16,7 @@ import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Nearness;
 import looseecho.desktop.session.Playback;
 import looseecho.desktop.theme.Theme;
+import looseecho.project.Notebook;
 
 /** How near each element is, the person's own verdict, and what is noticed first. */
 public final class CompareBench extends VBox {
@@ -43,10 +46,23 @@ public final class CompareBench extends VBox {
         Buttons.of(
             "compare-other",
             "With another…",
-            "Measures the echo against any other recording, which is heard first",
-            () -> SoundFiles.choose("A recording to compare with").ifPresent(nearness::compare));
+            "Measures the echo against any other recording, which is heard first, or against the"
+                + " echo of another project, such as a former version",
+            () ->
+                SoundFiles.choose("What to compare with", "*.looseecho")
+                    .ifPresent(nearness::compare));
     BlindTest blind = new BlindTest(playback);
-    HBox tools = new HBox(12, compare, other, state, blind);
+    Spinner<Integer> enough = new Spinner<>(1, 100, (int) Notebook.ENOUGH);
+    enough.setId("enough");
+    enough.setEditable(true);
+    enough.setPrefWidth(76);
+    enough.setTooltip(new Tooltip("From this score on a part is near enough, in this project"));
+    enough.valueProperty().addListener((o, a, b) -> nearness.enough(b));
+    desk.notebookProperty()
+        .addListener((o, a, b) -> enough.getValueFactory().setValue((int) Math.round(b.enough())));
+    HBox from = new HBox(6, new Label("near enough from"), enough);
+    from.setAlignment(Pos.CENTER_LEFT);
+    HBox tools = new HBox(12, compare, other, state, from, blind);
     HBox.setHgrow(blind, Priority.ALWAYS);
     tools.setAlignment(Pos.CENTER_LEFT);
     ElementTable elements = new ElementTable(desk, nearness, playback);
@@ -70,9 +86,13 @@ public final class CompareBench extends VBox {
       state.setText("Not compared yet");
       return;
     }
-    double score = c.without(desk.notebookProperty().get().wanted()).score();
     String old = nearness.isOld() ? ", before your last changes" : "";
     String with = nearness.other().map(n -> " with " + n).orElse("");
-    state.setText(String.format(Locale.ROOT, "%.0f of 100%s%s", score, with, old));
+    Comparison counted = c.without(desk.notebookProperty().get().wanted());
+    double score = counted.score();
+    double enough = desk.notebookProperty().get().enough();
+    long near = counted.scores().values().stream().filter(s -> s >= enough).count();
+    String parts = near + " of " + counted.scores().size() + " near enough";
+    state.setText(String.format(Locale.ROOT, "%.0f of 100%s, %s%s", score, with, parts, old));
   }
 }

@@ -73,13 +73,16 @@ final class ElementTable extends ScrollPane {
     Label name = new Label(part);
     name.setMinWidth(86);
     Label number = new Label(String.format(Locale.ROOT, "%.0f", score));
-    number.setMinWidth(28);
+    number.setMinWidth(40);
     number.setId("score-" + part.replace(' ', '-'));
     Region back = new Region();
     back.getStyleClass().add("score-back");
     size(back, BAR);
     Region bar = new Region();
-    bar.getStyleClass().add(now == Notebook.Verdict.WANTED ? "score-wanted" : "score-bar");
+    boolean near = score >= desk.notebookProperty().get().enough();
+    String look = near ? "score-bar" : "score-far";
+    bar.getStyleClass().add(now == Notebook.Verdict.WANTED ? "score-wanted" : look);
+    number.setText((near ? "✓ " : "") + number.getText());
     size(bar, BAR * score / 100);
     StackPane both = new StackPane(back, bar);
     StackPane.setAlignment(bar, javafx.geometry.Pos.CENTER_LEFT);

@@ -21,11 +21,11 @@ public final class SoundFiles {
     return new FileChooser.ExtensionFilter(name, all);
   }
 
-  /** The file that was picked; empty when none was. */
-  public static Optional<Path> choose(String title) {
+  /** The sound, or the file of another ending, that was picked; empty when none was. */
+  public static Optional<Path> choose(String title, String... others) {
     FileChooser chooser = new FileChooser();
     chooser.setTitle(title);
-    chooser.getExtensionFilters().add(and("Sound files"));
+    chooser.getExtensionFilters().add(and("Sound files", others));
     return Optional.ofNullable(chooser.showOpenDialog(window())).map(File::toPath);
   }
 

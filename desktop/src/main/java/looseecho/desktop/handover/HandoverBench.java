@@ -1,9 +1,11 @@
 package looseecho.desktop.handover;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import javafx.geometry.Pos;
@@ -24,6 +26,8 @@ import looseecho.desktop.session.Packing;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
+import looseecho.echo.TemplateSection;
+import looseecho.exchange.StemNames;
 import looseecho.handover.Exporters;
 
 /** What goes into the pack, and the logbook beside it. */
@@ -37,14 +41,19 @@ public final class HandoverBench extends HBox {
   private final Map<Exporters, CheckBox> kinds = new EnumMap<>(Exporters.class);
   private final Map<Part, ToggleButton> parts = new LinkedHashMap<>();
   private final FlowPane partChips = new FlowPane(6, 6);
+  private final List<ToggleButton> sections = new ArrayList<>();
+  private final FlowPane sectionChips = new FlowPane(6, 6);
+  private final TextField stems = new TextField(StemNames.USUAL);
   private final TextField name = new TextField();
   private final CheckBox zip = new CheckBox("as one zip");
   private Set<Part> shown = Set.of();
+  private List<String> order = List.of();
 
   public HandoverBench(Desk desk, Packing packing) {
     super(20);
     this.desk = desk;
     this.packing = packing;
+    setId("handover");
     getStyleClass().add("bench");
     VBox left = new VBox(8);
     left.setMinWidth(420);
@@ -62,6 +71,14 @@ public final class HandoverBench extends HBox {
     }
     Label which = new Label("Parts");
     which.getStyleClass().add(Theme.HEADING);
+    Label when = new Label("Sections");
+    when.getStyleClass().add(Theme.HEADING);
+    stems.setId("pack-stem-names");
+    stems.setPrefColumnCount(22);
+    stems.setTooltip(
+        new Tooltip("How the files are called: {name}, {section}, {part}, {tempo} and {key}"));
+    HBox called = new HBox(8, new Label("Stems"), stems);
+    called.setAlignment(Pos.CENTER_LEFT);
     name.setId("pack-name");
     name.setPrefColumnCount(18);
     name.setTooltip(new Tooltip("What the folder or zip is called"));
@@ -78,7 +95,7 @@ public final class HandoverBench extends HBox {
     Label caution = new Label(CAUTION);
     caution.setWrapText(true);
     caution.getStyleClass().add(Theme.SMALL);
-    left.getChildren().addAll(which, partChips, named, write, caution);
+    left.getChildren().addAll(which, partChips, when, sectionChips, named, called, write, caution);
     LogList log = new LogList(desk);
     HBox.setHgrow(log, Priority.ALWAYS);
     getChildren().addAll(left, log);
@@ -93,19 +110,34 @@ public final class HandoverBench extends HBox {
       shown = now;
       parts.clear();
       for (Part p : now) {
-        ToggleButton chip = new ToggleButton(t.name(p));
-        chip.getStyleClass().add(Theme.CHIP);
-        chip.setSelected(true);
-        chip.setTooltip(new Tooltip("In the pack or not"));
-        parts.put(p, chip);
+        parts.put(p, chip("pack-part-", t.name(p)));
       }
       partChips.getChildren().setAll(parts.values());
       name.setText(packing.name());
     }
+    List<String> labels =
+        t == null ? List.of() : t.sections().stream().map(TemplateSection::label).toList();
+    if (!labels.equals(order)) {
+      order = labels;
+      sections.clear();
+      for (int k = 0; k < labels.size(); k++) {
+        sections.add(chip("pack-section-" + k, labels.get(k)));
+      }
+      sectionChips.getChildren().setAll(sections);
+    }
+  }
+
+  private static ToggleButton chip(String id, String words) {
+    ToggleButton chip = new ToggleButton(words);
+    chip.setId(id.endsWith("-") ? id + words.replace(' ', '-') : id);
+    chip.getStyleClass().add(Theme.CHIP);
+    chip.setSelected(true);
+    chip.setTooltip(new Tooltip("In the pack or not"));
+    return chip;
   }
 
   /** Writes the pack into a folder. */
-  void write(java.nio.file.Path folder) {
+  public void write(java.nio.file.Path folder) {
     Set<Exporters> wanted = EnumSet.noneOf(Exporters.class);
     kinds.forEach(
         (kind, box) -> {
@@ -120,10 +152,18 @@ public final class HandoverBench extends HBox {
             chosen.add(part);
           }
         });
-    if (wanted.isEmpty() || chosen.isEmpty()) {
-      desk.say("Pick what goes into the pack, and at least one part.");
+    Set<Integer> when = new LinkedHashSet<>();
+    for (int k = 0; k < sections.size(); k++) {
+      if (sections.get(k).isSelected()) {
+        when.add(k);
+      }
+    }
+    if (wanted.isEmpty() || chosen.isEmpty() || when.isEmpty()) {
+      desk.say("Pick what goes into the pack, and at least one part and section.");
       return;
     }
-    packing.write(wanted, chosen, name.getText(), zip.isSelected(), folder);
+    packing.write(
+        new Packing.Wish(wanted, chosen, when, name.getText(), stems.getText(), zip.isSelected()),
+        folder);
   }
 }

@@ -16,12 +16,13 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.theme.Theme;
+import looseecho.echo.LogLine;
 import looseecho.project.Notebook;
 
 /** What was done and noted, newest first, searchable; notes and open questions are added here. */
 final class LogList extends VBox {
-  /** A line; the note it shows, or null for what was done. */
-  private record Line(String words, Notebook.Note note) {}
+  /** A line; the note it shows, or null for what was done, and then its number in the log. */
+  private record Line(String words, Notebook.Note note, int number) {}
 
   private final Desk desk;
   private final TextField search = new TextField();
@@ -78,22 +79,43 @@ final class LogList extends VBox {
     HBox.setHgrow(note, Priority.ALWAYS);
     HBox add = new HBox(8, note, question);
     add.setAlignment(Pos.CENTER_LEFT);
-    getChildren().addAll(head, search, list, add);
-    desk.templateProperty().addListener((o, a, b) -> show());
-    desk.messageProperty().addListener((o, a, b) -> show());
+    getChildren().addAll(head, search, list, why(), add);
+    desk.logProperty().addListener((o, a, b) -> show());
     desk.notebookProperty().addListener((o, a, b) -> show());
     show();
+  }
+
+  /** The field for the reason of the line that is picked. */
+  private TextField why() {
+    TextField why = new TextField();
+    why.setId("log-why");
+    why.setPromptText("why: pick a line above (Enter)");
+    why.setTooltip(new Tooltip("Your reason for the line that is picked; it goes on the sheet"));
+    why.setDisable(true);
+    list.getSelectionModel()
+        .selectedItemProperty()
+        .addListener((o, a, b) -> why.setDisable(b == null || b.note() != null));
+    why.setOnAction(
+        e -> {
+          Line line = list.getSelectionModel().getSelectedItem();
+          if (line != null && line.note() == null) {
+            desk.explain(line.number(), why.getText().strip());
+            why.clear();
+          }
+        });
+    return why;
   }
 
   private void show() {
     String wanted = search.getText().toLowerCase(Locale.ROOT);
     List<Line> lines = new ArrayList<>();
     for (Notebook.Note n : desk.notebookProperty().get().notes()) {
-      lines.add(0, new Line((n.question() ? "? " : "Note: ") + n.words(), n));
+      lines.add(0, new Line((n.question() ? "? " : "Note: ") + n.words(), n, -1));
     }
-    List<String> log = desk.log();
+    List<LogLine> log = desk.logProperty().get();
     for (int k = log.size() - 1; k >= 0; k--) {
-      lines.add(new Line((k + 1) + "  " + log.get(k), null));
+      String at = log.get(k).when().isEmpty() ? "" : log.get(k).when() + "  ";
+      lines.add(new Line((k + 1) + "  " + at + log.get(k).told(), null, k));
     }
     lines.removeIf(l -> !l.words().toLowerCase(Locale.ROOT).contains(wanted));
     if (!lines.equals(list.getItems())) {

@@ -5,6 +5,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.theme.Theme;
+import looseecho.echo.LogLine;
 
 /** The logbook: what was done last, newest first. The whole of it is kept in the project. */
 final class LogPanel extends VBox {
@@ -16,16 +17,15 @@ final class LogPanel extends VBox {
     super(2);
     this.desk = desk;
     setId("logbook");
-    desk.templateProperty().addListener((o, a, b) -> show());
-    desk.messageProperty().addListener((o, a, b) -> show());
+    desk.logProperty().addListener((o, a, b) -> show());
     show();
   }
 
   private void show() {
-    List<String> log = desk.log();
+    List<LogLine> log = desk.logProperty().get();
     getChildren().setAll(ReadingRow.heading("Logbook"));
     for (int i = log.size() - 1; i >= Math.max(0, log.size() - SHOWN); i--) {
-      Label line = new Label((i + 1) + "  " + log.get(i));
+      Label line = new Label((i + 1) + "  " + log.get(i).words());
       line.setWrapText(true);
       line.getStyleClass().add(Theme.SMALL);
       getChildren().add(line);

@@ -10,6 +10,7 @@ import looseecho.analysis.Analysis;
 import looseecho.analysis.Corrections;
 import looseecho.analysis.Heard;
 import looseecho.echo.Edits;
+import looseecho.echo.LogLine;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.mix.Sounds;
@@ -34,6 +35,7 @@ public final class Desk {
       new ReadOnlyObjectWrapper<>(Corrections.NONE);
   private final ReadOnlyObjectWrapper<Notebook> notebook =
       new ReadOnlyObjectWrapper<>(Notebook.EMPTY);
+  private final ReadOnlyObjectWrapper<List<LogLine>> log = new ReadOnlyObjectWrapper<>(List.of());
   private Document document; // null until a track has been heard
 
   /** Is told what the desk shows. */
@@ -67,6 +69,7 @@ public final class Desk {
     template.set(null);
     corrections.set(Corrections.NONE);
     notebook.set(Notebook.EMPTY);
+    log.set(List.of());
     follower.opened(r);
     reference.set(r);
   }
@@ -223,6 +226,7 @@ public final class Desk {
     Document.State s = document.state();
     corrections.set(s.corrections());
     notebook.set(s.notebook());
+    log.set(document.log());
     if (analysis.get() != s.analysis()) {
       analysis.set(s.analysis());
       follower.heard(s.analysis());
@@ -248,9 +252,17 @@ public final class Desk {
     return document == null ? Sounds.plain() : document.near();
   }
 
-  /** What was done, in words, in order. */
-  public List<String> log() {
-    return document == null ? List.of() : document.log();
+  /** What was done, in order. */
+  public ReadOnlyObjectProperty<List<LogLine>> logProperty() {
+    return log.getReadOnlyProperty();
+  }
+
+  /** Keeps the person's reason for a line of the log. */
+  public void explain(int line, String why) {
+    if (document != null) {
+      document.explain(line, why);
+      changed();
+    }
   }
 
   public ReadOnlyObjectProperty<Corrections> correctionsProperty() {

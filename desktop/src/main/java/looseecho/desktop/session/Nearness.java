@@ -2,13 +2,10 @@ package looseecho.desktop.session;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Locale;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import looseecho.analysis.Analysis;
-import looseecho.analysis.Analyzer;
-import looseecho.analysis.Corrections;
-import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
 import looseecho.audio.Resampler;
 import looseecho.compare.Comparer;
@@ -18,10 +15,10 @@ import looseecho.compare.Mend;
 import looseecho.compare.Side;
 import looseecho.echo.Edits;
 import looseecho.echo.Template;
-import looseecho.echo.TemplateBuilder;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sounds;
 import looseecho.project.Notebook;
+import looseecho.project.OtherSide;
 import looseecho.reading.Progress;
 
 /**
@@ -70,7 +67,7 @@ public final class Nearness {
         Optional.empty());
   }
 
-  /** Compares the echo with another recording; it is heard first. */
+  /** Compares the echo with another recording, which is heard first, or with another project. */
   public void compare(Path file) {
     Template now = desk.templateProperty().get();
     if (now == null) {
@@ -78,17 +75,16 @@ public final class Nearness {
       return;
     }
     String name = String.valueOf(file.getFileName());
+    String track = desk.document().map(d -> d.origin().fingerprint()).orElse("");
     measure(
         (renderer, p) -> {
-          Audio audio = new AudioReader().read(file, p).audio();
-          Analysis a = new Analyzer().analyse(audio, Corrections.NONE, p);
-          Template heard =
-              new TemplateBuilder()
-                  .build(a)
-                  .orElseThrow(() -> new IOException("No beat was found in " + name + "."));
-          Side there = new Side(name, heard, new Resampler().resample(audio, RATE)).whole();
-          Side echo = new Side("echo", now, renderer.mix(now, p)).whole();
-          return Comparer.compare(there, echo, p);
+          Side there =
+              name.endsWith(".looseecho")
+                  ? OtherSide.echo(file, track, p)
+                  : OtherSide.heard(name, new AudioReader().read(file, p).audio(), p);
+          Side echo = new Side("echo", now, renderer.mix(now, p));
+          boolean alike = there.template().sections().size() > 1;
+          return Comparer.compare(there, alike ? echo : echo.whole(), p);
         },
         Optional.of(name));
   }
@@ -149,7 +145,22 @@ public final class Nearness {
   public void judge(String part, Notebook.Verdict verdict) {
     Notebook now = desk.notebookProperty().get();
     if (now.of(part) != verdict) {
-      desk.note(now.with(part, verdict), part + ": " + verdict.words());
+      desk.note(now.with(part, verdict), part + ": " + verdict.words() + measured(part));
+    }
+  }
+
+  private String measured(String part) {
+    Comparison c = comparison.get();
+    Double score = c == null ? null : c.scores().get(part);
+    return score == null ? "" : String.format(Locale.ROOT, " (measured %.0f of 100)", score);
+  }
+
+  /** From which score on a part is near enough, in this project. */
+  public void enough(double score) {
+    Notebook now = desk.notebookProperty().get();
+    if (now.enough() != score) {
+      desk.note(
+          now.enough(score), String.format(Locale.ROOT, "Near enough from %.0f of 100 on", score));
     }
   }
 }

@@ -6,6 +6,7 @@ import java.util.Set;
 import java.util.function.Supplier;
 import looseecho.compare.Comparison;
 import looseecho.echo.Part;
+import looseecho.exchange.StemNames;
 import looseecho.handover.Exporters;
 import looseecho.handover.Handover;
 import looseecho.handover.Pack;
@@ -37,32 +38,54 @@ public final class Packing {
   }
 
   /**
-   * Writes a pack into a folder.
+   * What shall be in a pack.
    *
    * @param parts those that it holds; all of them when there are none
+   * @param sections their numbers from 0; all of them when there are none
+   * @param name of the pack
+   * @param stems how stems are called, see {@link StemNames}
+   * @param zip true for one file in place of a folder
    */
-  public void write(Set<Exporters> kinds, Set<Part> parts, String name, boolean zip, Path folder) {
+  public record Wish(
+      Set<Exporters> kinds,
+      Set<Part> parts,
+      Set<Integer> sections,
+      String name,
+      String stems,
+      boolean zip) {}
+
+  /** Writes a pack into a folder. */
+  public void write(Wish wish, Path folder) {
     Document d = desk.document().orElse(null);
     Optional<Project> project = d == null ? Optional.empty() : d.project();
     if (project.isEmpty()) {
       notice.say("There is nothing to hand over yet.");
       return;
     }
-    String plain = name.replaceAll("[\\\\/:*?\"<>|\\p{Cntrl}]", "").strip();
+    String plain = wish.name().replaceAll("[\\\\/:*?\"<>|\\p{Cntrl}]", "").strip();
     if (plain.isEmpty() || plain.startsWith(".")) {
       notice.say("The pack needs a name.");
+      return;
+    }
+    StemNames stems;
+    try {
+      stems = new StemNames(plain, wish.stems());
+    } catch (IllegalArgumentException e) {
+      notice.say(e.getMessage());
       return;
     }
     Handover all =
         new Handover(
             plain,
+            stems,
             project.get(),
             Optional.of(d.state().analysis()),
             layers.layersProperty().get(),
             Optional.ofNullable(comparison.get()));
-    Handover h = parts.isEmpty() ? all : all.only(parts);
+    Handover some = all.sections(wish.sections());
+    Handover h = wish.parts().isEmpty() ? some : some.only(wish.parts());
     lane.start(
-        p -> Pack.write(h, kinds, folder, zip, false, p),
+        p -> Pack.write(h, wish.kinds(), folder, wish.zip(), false, p),
         pack -> notice.say("The pack is written: " + pack),
         e -> notice.failed("The pack", e, "Nothing was written."));
   }

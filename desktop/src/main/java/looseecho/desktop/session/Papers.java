@@ -11,6 +11,7 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import looseecho.analysis.Analysis;
 import looseecho.disk.Outputs;
 import looseecho.echo.Template;
+import looseecho.exchange.StemNames;
 import looseecho.exchange.TemplateExport;
 import looseecho.project.Document;
 import looseecho.project.Project;
@@ -180,7 +181,7 @@ public final class Papers {
                     t,
                     maker.renderer(),
                     folder,
-                    name + " echo",
+                    StemNames.of(name + " echo"),
                     TemplateExport.Sound.STEMS,
                     allowed,
                     p),

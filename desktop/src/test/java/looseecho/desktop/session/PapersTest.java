@@ -96,7 +96,7 @@ class PapersTest extends SessionFixture {
     fx(() -> papers.save(dir.resolve("x.looseecho"), false));
     assertEquals("There is nothing to save yet.", desk.messageProperty().get());
     assertNull(desk.exact());
-    assertEquals(List.of(), desk.log());
+    assertEquals(List.of(), desk.logProperty().get());
     assertFalse(session.playback().loopBars(4));
   }
 }
