@@ -53,7 +53,7 @@ public enum Exporters implements Exporter {
           SheetPdf.write(html, SheetPdf.Paper.LETTER, folder.resolve("sheet letter.pdf")));
     }
   },
-  MIDI("template.mid with a named track per part, groove.mid with the drums alone") {
+  MIDI("template.mid with a track per part, groove.mid, the drums alone") {
     @Override
     public List<Path> write(Handover h, Path folder, Progress progress) throws IOException {
       progress.step("Writing the notes", 0);

@@ -22,7 +22,8 @@ import looseecho.project.Notebook.Note;
  */
 public final class Sheet {
   /** What has to be said wherever something is handed on. */
-  static final String CAUTION =
+  /** What holds for all that is handed on. */
+  public static final String CAUTION =
       "A pattern learnt from a recording may be free to use; a recording, a melody or words usually"
           + " are not. What was cut out of the track is for study. Laws differ: where money is"
           + " made, ask someone who knows them where you are.";

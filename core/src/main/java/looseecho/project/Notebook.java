@@ -17,8 +17,8 @@ import looseecho.reading.Limits;
  * @param enough score from which a part is near enough, 1 to 100
  */
 public record Notebook(Map<String, Verdict> verdicts, List<Note> notes, double enough) {
-  /** About two differences that a listener just notices. */
-  public static final double ENOUGH = 63;
+  /** About one difference that a listener just notices. */
+  public static final double ENOUGH = 80;
 
   public static final Notebook EMPTY = new Notebook(Map.of(), List.of(), ENOUGH);
   private static final int MOST = 10_000;
@@ -93,6 +93,11 @@ public record Notebook(Map<String, Verdict> verdicts, List<Note> notes, double e
     List<Note> out = new ArrayList<>(notes);
     out.remove(note);
     return new Notebook(verdicts, out, enough);
+  }
+
+  /** True when a score, as it is shown, is near enough. */
+  public boolean near(double score) {
+    return Math.round(score) >= enough;
   }
 
   /** The same with another score from which a part is near enough. */

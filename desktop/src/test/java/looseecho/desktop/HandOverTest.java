@@ -136,9 +136,9 @@ class HandOverTest extends WindowTest {
     robot.interact(
         () -> {
           Spinner<Integer> enough = robot.lookup("#enough").query();
-          enough.getValueFactory().setValue(99);
+          enough.getValueFactory().setValue(98);
         });
-    assertEquals(99, session.desk().notebookProperty().get().enough());
+    assertEquals(98, session.desk().notebookProperty().get().enough());
     assertFalse(text("#score-kick").startsWith("✓"), "not near enough any more");
     assertTrue(text("#score-snare").startsWith("✓"), text("#score-snare"));
     robot.interact(() -> session.desk().undo());

@@ -88,10 +88,10 @@ public final class CompareBench extends VBox {
     }
     String old = nearness.isOld() ? ", before your last changes" : "";
     String with = nearness.other().map(n -> " with " + n).orElse("");
-    Comparison counted = c.without(desk.notebookProperty().get().wanted());
+    Notebook notes = desk.notebookProperty().get();
+    Comparison counted = c.without(notes.wanted());
     double score = counted.score();
-    double enough = desk.notebookProperty().get().enough();
-    long near = counted.scores().values().stream().filter(s -> s >= enough).count();
+    long near = counted.scores().values().stream().filter(notes::near).count();
     String parts = near + " of " + counted.scores().size() + " near enough";
     state.setText(String.format(Locale.ROOT, "%.0f of 100%s, %s%s", score, with, parts, old));
   }

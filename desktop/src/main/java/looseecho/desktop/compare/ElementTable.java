@@ -79,7 +79,7 @@ final class ElementTable extends ScrollPane {
     back.getStyleClass().add("score-back");
     size(back, BAR);
     Region bar = new Region();
-    boolean near = score >= desk.notebookProperty().get().enough();
+    boolean near = desk.notebookProperty().get().near(score);
     String look = near ? "score-bar" : "score-far";
     bar.getStyleClass().add(now == Notebook.Verdict.WANTED ? "score-wanted" : look);
     number.setText((near ? "✓ " : "") + number.getText());

@@ -32,10 +32,6 @@ import looseecho.handover.Exporters;
 
 /** What goes into the pack, and the logbook beside it. */
 public final class HandoverBench extends HBox {
-  private static final String CAUTION =
-      "A pattern may be free to use; a recording, a melody or words usually are not. Cuts of the"
-          + " track are for study. Where money is made, ask someone who knows the law where you"
-          + " are.";
   private final Desk desk;
   private final Packing packing;
   private final Map<Exporters, CheckBox> kinds = new EnumMap<>(Exporters.class);
@@ -92,10 +88,7 @@ public final class HandoverBench extends HBox {
             "Asks for a folder; nothing that is there is written over",
             () -> SoundFiles.folder("Where the pack goes").ifPresent(this::write));
     write.getStyleClass().add(Theme.PRIMARY);
-    Label caution = new Label(CAUTION);
-    caution.setWrapText(true);
-    caution.getStyleClass().add(Theme.SMALL);
-    left.getChildren().addAll(which, partChips, when, sectionChips, named, called, write, caution);
+    left.getChildren().addAll(which, partChips, when, sectionChips, named, called, write);
     LogList log = new LogList(desk);
     HBox.setHgrow(log, Priority.ALWAYS);
     getChildren().addAll(left, log);
@@ -121,7 +114,7 @@ public final class HandoverBench extends HBox {
       order = labels;
       sections.clear();
       for (int k = 0; k < labels.size(); k++) {
-        sections.add(chip("pack-section-" + k, labels.get(k)));
+        sections.add(chip("pack-section-" + k, (k + 1) + " " + labels.get(k)));
       }
       sectionChips.getChildren().setAll(sections);
     }

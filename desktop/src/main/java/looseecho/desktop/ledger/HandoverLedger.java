@@ -7,6 +7,7 @@ import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Nearness;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
+import looseecho.handover.Sheet;
 import looseecho.project.Notebook;
 
 /** What is still open before it is handed over. */
@@ -50,6 +51,9 @@ public final class HandoverLedger extends VBox {
     line("The sheet prints on A4 and Letter and reads in black and white.");
     line("The stems add up to the mix, sample by sample.");
     line("The kit's SFZ files play in any sampler that reads them.");
+    getChildren().add(GroundLedger.rule());
+    getChildren().add(ReadingRow.heading("Before you use it"));
+    line(Sheet.CAUTION);
   }
 
   private void line(String words) {
