@@ -9,20 +9,15 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import looseecho.activity.Lane;
 import looseecho.audio.AudioReader;
-import looseecho.audio.WavWriter;
 import looseecho.disk.CrashReport;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
-import looseecho.mix.Bus;
-import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sounds;
 import looseecho.notes.Key;
 import looseecho.notes.Scale;
@@ -31,45 +26,9 @@ import looseecho.project.ProjectFile;
 import looseecho.reading.Progress;
 import looseecho.synth.SampleSound;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
-import picocli.CommandLine;
 
 /** From a reference to a project and to sound, without a window. */
-class TemplateCommandTest {
-  @TempDir private Path dir;
-  private final StringWriter out = new StringWriter();
-  private final StringWriter err = new StringWriter();
-
-  private int run(Object... args) {
-    out.getBuffer().setLength(0);
-    err.getBuffer().setLength(0);
-    String[] words = java.util.Arrays.stream(args).map(String::valueOf).toArray(String[]::new);
-    return new CommandLine(new Main())
-        .setOut(new PrintWriter(out))
-        .setErr(new PrintWriter(err))
-        .execute(words);
-  }
-
-  /** Sixteen seconds of a plain beat at 120. */
-  private Path beat() throws IOException {
-    EchoRenderer kit = new EchoRenderer(Sounds.plain());
-    Bus bus = new Bus(16 * EchoRenderer.RATE, EchoRenderer.RATE);
-    for (int eighth = 0; eighth < 60; eighth++) {
-      bus.add(
-          kit.oneShot(Part.of(Lane.HAT_CLOSED), eighth % 2 == 0 ? 100 : 70), 0.25 * eighth, 1, 0);
-      if (eighth % 2 == 0) {
-        bus.add(
-            kit.oneShot(eighth % 4 == 0 ? Part.of(Lane.KICK) : Part.of(Lane.SNARE), 110),
-            0.25 * eighth,
-            1,
-            0);
-      }
-    }
-    Path file = dir.resolve("pier beat.wav");
-    new WavWriter().write(bus.audio(0.5), file);
-    return file;
-  }
-
+class TemplateCommandTest extends CommandTest {
   /** Tightened, no hit is lost; what is said as JSON can be read by a script. */
   @Test
   void drumsAreTightenedAndWhatWasMadeIsSaidAsJson() throws IOException {
@@ -94,44 +53,6 @@ class TemplateCommandTest {
     assertTrue(said.path("log").toString().contains("by 100 %"));
     assertEquals(2, run("template", beat, "-o", tight, "--grid", "7"));
     assertTrue(err.toString().contains("--grid must be"), err.toString());
-  }
-
-  /** How near an echo is, what is handed on, and what several references share. */
-  @Test
-  void comparedPackedAndProfiled() throws IOException {
-    Path beat = beat();
-    Path echo = dir.resolve("echo.looseecho");
-    assertEquals(0, run("template", beat, "-o", echo), err.toString());
-    assertEquals(0, run("compare", beat, echo, "--json"), err.toString());
-    JsonNode near = new ObjectMapper().readTree(out.toString());
-    assertTrue(near.path("score").asDouble() > 75, out.toString());
-    assertTrue(near.path("scores").size() > 3, "a score for each part");
-    assertEquals(0, run("render", echo, "--out", dir.resolve("r")), err.toString());
-    Path own = dir.resolve("r").resolve("echo echo.wav");
-    assertEquals(0, run("compare", own, echo), err.toString());
-    assertTrue(out.toString().startsWith("echo.looseecho: 100 of 100"), out.toString());
-
-    Path packs = dir.resolve("packs");
-    Object[] pack = {"pack", echo, "--out", packs, "--parts", "kick,snare", "--without", "stems"};
-    assertEquals(0, run(pack), err.toString());
-    String rows = Files.readString(packs.resolve("echo pack/strokes.csv"));
-    assertTrue(rows.contains(",kick,") && !rows.contains("hat"), "the parts that were asked for");
-    assertFalse(Files.exists(packs.resolve("echo pack/stems")));
-    assertTrue(Files.size(packs.resolve("echo pack/sheet.pdf")) > 1000);
-    assertEquals(1, run(pack), "it is there already");
-    assertTrue(err.toString().contains("--force"), err.toString());
-    assertEquals(1, run("pack", echo, "--out", packs, "--parts", "gong"));
-    assertTrue(err.toString().contains("no part called gong"), err.toString());
-    assertEquals(2, run("pack", echo, "--without", "gongs"));
-
-    Path style = dir.resolve("style.looseecho");
-    assertEquals(0, run("profile", beat, beat, "--json", "-o", style), err.toString());
-    String said = out.toString();
-    JsonNode shared = new ObjectMapper().readTree(said).path("shared");
-    assertEquals(120, shared.path("bpm").asDouble(), 0.5);
-    JsonNode kick = shared.path("patterns").path("kick");
-    assertTrue(kick.get(0).asDouble() > 0.8 && kick.get(4).asDouble() < 0.2, kick.toString());
-    assertEquals(120, new ProjectFile().read(style).template().bpm(), 0.5);
   }
 
   @Test

@@ -234,7 +234,7 @@ public enum Exporters implements Exporter {
     StringBuilder out = new StringBuilder();
     for (int k = 0; k < t.sections().size(); k++) {
       TemplateSection s = t.sections().get(k);
-      double start = t.time(k, 0, 0);
+      double start = Math.max(0, t.time(k, 0, 0)); // a first beat can lie a hair before
       double end = t.time(k, t.ticks(k), 0);
       String name = (s.label() + " " + s.role()).strip().replace('\t', ' ');
       out.append(String.format(Locale.ROOT, "%.6f\t%.6f\t%s%n", start, end, name));
