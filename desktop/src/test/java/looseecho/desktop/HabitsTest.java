@@ -12,6 +12,7 @@ import java.nio.file.Path;
 import javafx.event.EventType;
 import javafx.scene.Node;
 import javafx.scene.control.Slider;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
@@ -48,6 +49,41 @@ class HabitsTest extends WindowTest {
   private void key(Node at, EventType<KeyEvent> kind, KeyCode code) {
     robot.interact(
         () -> at.fireEvent(new KeyEvent(kind, "", "", code, false, false, false, false)));
+  }
+
+  /** Each bench by its digit, with nothing to click, and its own keys on the card. */
+  @Test
+  void everyBenchHasItsDigit() {
+    ready();
+    KeyCode[] digits = {
+      KeyCode.DIGIT1,
+      KeyCode.DIGIT2,
+      KeyCode.DIGIT3,
+      KeyCode.DIGIT4,
+      KeyCode.DIGIT5,
+      KeyCode.DIGIT6,
+      KeyCode.DIGIT7,
+      KeyCode.DIGIT8,
+      KeyCode.DIGIT9
+    };
+    assertEquals(digits.length, Bench.values().length);
+    String[] shown = {
+      "#wave",
+      "#steps",
+      "#notes",
+      "#layer-chart",
+      "#steps",
+      "#layers",
+      "#palette-chart",
+      "#findings",
+      "#log-list"
+    };
+    for (int k = digits.length - 1; k >= 0; k--) {
+      robot.press(KeyCode.CONTROL).type(digits[k]).release(KeyCode.CONTROL);
+      String id = "#step-" + Bench.values()[k].name().toLowerCase(java.util.Locale.ROOT);
+      assertTrue(robot.lookup(id).queryAs(ToggleButton.class).isSelected(), id);
+      assertTrue(robot.lookup(shown[k]).tryQuery().isPresent(), shown[k]);
+    }
   }
 
   @Test

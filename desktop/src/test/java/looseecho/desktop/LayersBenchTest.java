@@ -11,6 +11,7 @@ import java.util.List;
 import javafx.event.ActionEvent;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
@@ -93,6 +94,42 @@ class LayersBenchTest extends WindowTest {
     until("it is gone", () -> layers().size() == heard.size());
     assertEquals("thump 2", layers().get(0).name());
     for (int k = 0; k < 4; k++) {
+      robot.interact(() -> session.desk().undo());
+    }
+    until("all is as it was heard", () -> layers().equals(heard));
+  }
+
+  @Test
+  void edgesAreMovedToThePlayheadAndLayersAreOne() {
+    until("it is heard", () -> session.desk().templateProperty().get() != null);
+    go("#step-layers");
+    until("the layers are heard", () -> layers().size() > 2);
+    List<HeardLayer> heard = layers();
+    HeardLayer first = heard.get(0);
+    HeardLayer second = heard.get(1);
+    robot.interact(() -> session.layers().pick(first));
+    double later = first.active().get(0).start() + 1;
+    robot.interact(() -> session.playback().player().seek(later));
+    fire("#layer-edge");
+    until("it begins later", () -> !layers().equals(heard));
+    assertEquals(later, layers().get(0).active().get(0).start(), 0.05);
+    assertEquals(first.active().get(0).end(), layers().get(0).active().get(0).end(), 1e-9);
+    MenuButton more = robot.lookup("#layer-more").query();
+    robot.interact(more::show); // its items are made then
+    robot.interact(
+        () ->
+            ((Menu) item("#layer-more", "layer-join"))
+                .getItems().stream()
+                    .filter(i -> second.name().equals(i.getText()))
+                    .findFirst()
+                    .orElseThrow()
+                    .fire());
+    until("both are one", () -> layers().size() == heard.size() - 1);
+    assertTrue(layers().stream().noneMatch(l -> l.name().equals(second.name())));
+    assertTrue(text("#message").contains(second.name() + " is the same as " + first.name()));
+    robot.interact(() -> robot.lookup("#layer-family").<ComboBox<String>>query().setValue("noise"));
+    until("it is of another family", () -> layers().get(0).family().equals("noise"));
+    for (int k = 0; k < 3; k++) {
       robot.interact(() -> session.desk().undo());
     }
     until("all is as it was heard", () -> layers().equals(heard));

@@ -4,9 +4,6 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
-import static org.mockito.Mockito.mock;
-import static org.mockito.Mockito.verify;
-import static org.mockito.Mockito.when;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -15,8 +12,6 @@ import java.util.List;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Slider;
-import javafx.scene.input.DragEvent;
-import javafx.scene.input.Dragboard;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import looseecho.activity.Lane;
@@ -95,13 +90,7 @@ class WholeJobTest extends WindowTest {
   @Test
   void badFilesAreRefusedInWordsAndWorkCanBeStopped() throws IOException {
     Path bad = Files.writeString(dir.resolve("shopping list.wav"), "salt, rope, lamp oil");
-    Dragboard board = mock(Dragboard.class);
-    when(board.hasFiles()).thenReturn(true);
-    when(board.getFiles()).thenReturn(List.of(bad.toFile()));
-    DragEvent drop = mock(DragEvent.class);
-    when(drop.getDragboard()).thenReturn(board);
-    robot.interact(() -> shell.getOnDragDropped().handle(drop));
-    verify(drop).setDropCompleted(true);
+    drop(bad);
     until(
         "it is refused",
         () ->

@@ -1,9 +1,14 @@
 package looseecho.desktop;
 
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
+
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import javafx.geometry.Bounds;
@@ -13,6 +18,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.Dragboard;
 import javafx.stage.Stage;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
@@ -105,6 +112,17 @@ abstract class WindowTest {
             session.desk().analysisProperty().get() != null
                 && session.maker().echoProperty().get() != null
                 && session.lanes().resting());
+  }
+
+  /** Drops a file on the window. */
+  void drop(Path file) {
+    Dragboard board = mock(Dragboard.class);
+    when(board.hasFiles()).thenReturn(true);
+    when(board.getFiles()).thenReturn(List.of(file.toFile()));
+    DragEvent drop = mock(DragEvent.class);
+    when(drop.getDragboard()).thenReturn(board);
+    robot.interact(() -> shell.getOnDragDropped().handle(drop));
+    verify(drop).setDropCompleted(true);
   }
 
   String text(String id) {
