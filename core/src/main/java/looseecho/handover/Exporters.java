@@ -165,7 +165,7 @@ public enum Exporters implements Exporter {
         .forEach(
             e -> out.append("\n**").append(e.getKey()).append("**: ").append(e.getValue().words()));
     for (Notebook.Note note : n.notes()) {
-      out.append(note.question() ? "\n- [ ] " : "\n- ").append(note.words());
+      out.append(note.question() ? "\n- [ ] " : "\n- ").append(note.told(h.template()));
     }
     return out.append('\n').toString();
   }

@@ -85,6 +85,8 @@ public final class Sheet {
     movement(page);
     nearness(page);
     notes(page);
+    page.heading(2, "What is only near");
+    page.list(Approximations.of(h));
     page.heading(2, "Logbook");
     page.table(
         List.of("When", "What", "Before and after", "Why"),
@@ -225,12 +227,12 @@ public final class Sheet {
       page.heading(2, "Verdicts");
       page.list(verdicts);
     }
-    List<String> open = n.notes().stream().filter(Note::question).map(Note::words).toList();
+    List<String> open = n.notes().stream().filter(Note::question).map(x -> x.told(t)).toList();
     if (!open.isEmpty()) {
       page.heading(2, "Open questions");
       page.list(open);
     }
-    List<String> rest = n.notes().stream().filter(x -> !x.question()).map(Note::words).toList();
+    List<String> rest = n.notes().stream().filter(x -> !x.question()).map(x -> x.told(t)).toList();
     if (!rest.isEmpty()) {
       page.heading(2, "Notes");
       page.list(rest);

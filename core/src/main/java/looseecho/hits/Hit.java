@@ -31,8 +31,15 @@ public record Hit(
     double confidence,
     Voice voice,
     double pitch) {
+  private static final double DOUBT = 0.6;
+
   public Hit {
     voice = voice == null ? Voice.PLAIN : voice; // heard by an ear that knew none
+  }
+
+  /** True while a person had better look at it. */
+  public boolean doubtful() {
+    return confidence < DOUBT;
   }
 
   /** What a hit belongs to. */

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import looseecho.echo.Template;
 import looseecho.reading.Limits;
 
 /**
@@ -22,6 +23,7 @@ public record Notebook(Map<String, Verdict> verdicts, List<Note> notes, double e
 
   public static final Notebook EMPTY = new Notebook(Map.of(), List.of(), ENOUGH);
   private static final int MOST = 10_000;
+  private static final double NEAR = 0.01; // seconds; a beat that is just reached counts
 
   /** What becomes of an element. */
   public enum Verdict {
@@ -54,6 +56,17 @@ public record Notebook(Map<String, Verdict> verdicts, List<Note> notes, double e
     public Note {
       Limits.text("about", about);
       Limits.text("words", words);
+    }
+
+    /** The words with their place: "kick, bar 5: too dry". */
+    public String told(Template t) {
+      String where = about;
+      if (at >= 0) {
+        long before = t.beats().stream().filter(b -> b.time() <= at + NEAR).count() - 1;
+        long bar = 1 + Math.max(0, before) / t.beatsPerBar();
+        where += (where.isEmpty() ? "" : ", ") + "bar " + bar;
+      }
+      return where.isEmpty() ? words : where + ": " + words;
     }
   }
 

@@ -108,8 +108,8 @@ final class KeysCard {
               "Compare, hand over",
               "↑ ↓, Enter, J on the differences",
               "pick, set it right, go there",
-              "Delete in the logbook",
-              "take a note out"));
+              "Enter, Delete on a note in the logbook",
+              "go there, take it out"));
 
   private static final double WIDTH = 760;
   private static final double HEIGHT = 520;

@@ -5,8 +5,8 @@ import java.util.function.Consumer;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.VBox;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.theme.Theme;
 
 /** The steps of the job at the left. */
@@ -28,7 +28,7 @@ final class StepList extends VBox {
       step.setId("step-" + bench.name().toLowerCase(Locale.ROOT));
       step.getStyleClass().setAll("step");
       step.setAccessibleText(bench.title());
-      step.setTooltip(new Tooltip("Ctrl+" + (bench.ordinal() + 1)));
+      Tips.on(step, "Ctrl+" + (bench.ordinal() + 1));
       step.setMaxWidth(Double.MAX_VALUE);
       step.setToggleGroup(steps);
       step.setUserData(bench);

@@ -47,7 +47,7 @@ class HandOverTest extends WindowTest {
   }
 
   @Test
-  void comparedJudgedAndHandedOver() throws IOException {
+  void comparedMendedAndJudged() {
     until("it is heard", () -> template() != null);
     go("#step-compare");
     Template heard = template();
@@ -87,10 +87,23 @@ class HandOverTest extends WindowTest {
     robot.interact(() -> session.nearness().compare(dir.resolve("pier.wav")));
     until("the file is heard and compared", () -> session.lanes().resting());
     assertTrue(text("#compare-state").contains(" with pier.wav, "), text("#compare-state"));
+  }
+
+  @Test
+  void notedAndHandedOver() throws IOException {
+    until("it is heard", () -> template() != null);
+    go("#step-compare");
+    fire("#compare");
+    until("it is compared", () -> session.nearness().comparisonProperty().get() != null);
+    robot.interact(() -> session.nearness().judge("kick", Notebook.Verdict.CLOSE));
+    assertTrue(text("#message").matches("kick: close enough \\(measured \\d+ of 100\\)"));
     go("#step-handover");
     robot.interact(
         () -> {
+          session.playback().player().seek(4.1);
           robot.lookup("#log-question").queryAs(CheckBox.class).setSelected(true);
+          robot.lookup("#log-here").queryAs(CheckBox.class).setSelected(true);
+          robot.lookup("#log-about").<ComboBox<String>>query().setValue("snare");
           TextField note = robot.lookup("#log-note").queryAs(TextField.class);
           note.setText("Is the bell ours?");
           note.fireEvent(new ActionEvent());
@@ -98,15 +111,27 @@ class HandOverTest extends WindowTest {
         });
     assertTrue(
         robot.lookup("#log-list").<ListView<?>>query().getItems().toString().contains("bell"));
-    assertTrue(robot.lookup("? Is the bell ours?").tryQuery().isPresent(), "it stays open");
+    String open = "? snare, bar 3: Is the bell ours?";
+    assertTrue(robot.lookup(open).tryQuery().isPresent(), "it stays open");
+    ListView<?> log = robot.lookup("#log-list").query();
+    robot.interact(
+        () -> {
+          session.playback().player().seek(0);
+          log.getSelectionModel().select(0);
+          log.requestFocus();
+        });
+    robot.type(KeyCode.ENTER);
+    assertEquals(4.1, session.playback().player().position(), 0.1, "it goes there");
     Set<Exporters> kinds = EnumSet.complementOf(EnumSet.of(Exporters.STEMS, Exporters.KIT));
     Packing.Wish wish =
         new Packing.Wish(kinds, Set.of(), Set.of(), "pier pack", StemNames.USUAL, false);
     robot.interact(() -> session.packing().write(wish, dir));
     until("it is written", () -> session.lanes().resting());
     String sheet = Files.readString(dir.resolve("pier pack/sheet.html"));
-    assertTrue(sheet.contains("Is the bell ours?") && sheet.contains("kick: close enough"));
+    assertTrue(
+        sheet.contains("snare, bar 3: Is the bell ours?") && sheet.contains("kick: close enough"));
     assertTrue(sheet.contains("How near it is"), "the comparison is on it");
+    assertTrue(sheet.contains("All sounds are made to come near the track's; nothing of"));
     assertTrue(Files.exists(dir.resolve("pier pack/heard.jams")));
     robot.interact(() -> session.packing().write(wish, dir));
     until("it is refused", () -> session.lanes().resting());

@@ -5,10 +5,10 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import looseecho.compare.Blind;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Playback;
 import looseecho.desktop.theme.Theme;
 
@@ -28,8 +28,7 @@ final class BlindTest extends HBox {
     setAlignment(Pos.CENTER_RIGHT);
     on.setId("blind");
     on.getStyleClass().add(Theme.CHIP);
-    on.setTooltip(
-        new Tooltip("Plays track or echo without telling which; say which it is, it is counted"));
+    Tips.on(on, "Plays track or echo without telling which; say which it is, it is counted");
     Button track = Buttons.of("blind-track", "Track", "What plays is the track", () -> say(false));
     Button own = Buttons.of("blind-echo", "Echo", "What plays is the echo", () -> say(true));
     for (Button b : new Button[] {track, own}) {

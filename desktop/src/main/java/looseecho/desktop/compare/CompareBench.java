@@ -5,13 +5,13 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Spinner;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import looseecho.compare.Comparison;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.SoundFiles;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Nearness;
 import looseecho.desktop.session.Playback;
@@ -56,7 +56,7 @@ public final class CompareBench extends VBox {
     enough.setId("enough");
     enough.setEditable(true);
     enough.setPrefWidth(76);
-    enough.setTooltip(new Tooltip("From this score on a part is near enough, in this project"));
+    Tips.on(enough, "From this score on a part is near enough, in this project");
     enough.valueProperty().addListener((o, a, b) -> nearness.enough(b));
     desk.notebookProperty()
         .addListener((o, a, b) -> enough.getValueFactory().setValue((int) Math.round(b.enough())));

@@ -10,7 +10,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
@@ -91,9 +90,8 @@ final class ElementTable extends ScrollPane {
             "verdict-" + part.replace(' ', '-'),
             List.of(Notebook.Verdict.values()),
             now,
-            Notebook.Verdict::words);
-    verdict.setTooltip(new Tooltip("Your own verdict; it is kept in the project"));
-    verdict.setAccessibleText("Verdict about the " + part);
+            Notebook.Verdict::words,
+            "Your own verdict about the " + part + "; it is kept in the project");
     verdict.setOnAction(e -> nearness.judge(part, verdict.getValue()));
     grid.addRow(row, name, both, number, verdict);
     bare(part).ifPresent(b -> grid.add(b, 4, row));

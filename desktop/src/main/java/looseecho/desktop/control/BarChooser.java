@@ -11,7 +11,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import looseecho.activity.Lane;
@@ -49,6 +48,7 @@ public final class BarChooser extends HBox {
     this.typical = typical;
     setAlignment(Pos.CENTER_LEFT);
     sections.setId("section-chooser");
+    Tips.on(sections, "Which section is shown");
     sections.setVisibleRowCount(12);
     sections.setMinWidth(190);
     HBox.setHgrow(strip, Priority.ALWAYS);
@@ -137,11 +137,11 @@ public final class BarChooser extends HBox {
       button.getStyleClass().add(Theme.CHIP);
       button.setToggleGroup(group);
       button.setSelected(b == bar.get());
-      button.setTooltip(
-          new Tooltip(
-              b == TYPICAL
-                  ? "What most bars of the section play"
-                  : "Bars with the same letter play the same"));
+      Tips.on(
+          button,
+          b == TYPICAL
+              ? "What most bars of the section play"
+              : "Bars with the same letter play the same");
       button.setOnAction(
           e -> {
             button.setSelected(true);

@@ -9,8 +9,11 @@ import javafx.util.StringConverter;
 public final class Choices {
   private Choices() {}
 
-  /** A list of values in words, one of them chosen; it is not typed into. */
-  public static <T> ComboBox<T> of(String id, List<T> values, T now, Function<T, String> words) {
+  /**
+   * A list of values in words, one of them chosen; it is not typed into; {@code tip} says what for.
+   */
+  public static <T> ComboBox<T> of(
+      String id, List<T> values, T now, Function<T, String> words, String tip) {
     ComboBox<T> box = new ComboBox<>();
     box.setId(id);
     box.getItems().setAll(values);
@@ -27,6 +30,7 @@ public final class Choices {
           }
         });
     box.setValue(now);
+    Tips.on(box, tip);
     return box;
   }
 }

@@ -8,7 +8,6 @@ import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Region;
 import looseecho.desktop.theme.Theme;
 
@@ -26,7 +25,7 @@ public final class Menus {
     b.setId(id);
     b.getStyleClass().add(Theme.CHIP);
     b.setMinWidth(Region.USE_PREF_SIZE);
-    b.setTooltip(new Tooltip(tip));
+    Tips.on(b, tip);
     b.setFocusTraversable(true);
     return new Menus(b);
   }

@@ -10,9 +10,9 @@ import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import looseecho.desktop.control.Menus;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Selection;
 import looseecho.echo.Course;
@@ -121,9 +121,8 @@ final class MoveChips extends FlowPane {
     TextField field = new TextField(from + " " + to);
     field.setId("course-typed");
     field.setPrefColumnCount(6);
-    field.setTooltip(
-        new Tooltip(
-            "From and to, in " + (c.target().unit().isEmpty() ? "0 to 1" : c.target().unit())));
+    Tips.on(
+        field, "From and to, in " + (c.target().unit().isEmpty() ? "0 to 1" : c.target().unit()));
     field.setOnAction(e -> type(c, field.getText()));
     return field;
   }

@@ -14,15 +14,16 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.SoundFiles;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Packing;
+import looseecho.desktop.session.Playback;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
@@ -45,7 +46,7 @@ public final class HandoverBench extends HBox {
   private Set<Part> shown = Set.of();
   private List<String> order = List.of();
 
-  public HandoverBench(Desk desk, Packing packing) {
+  public HandoverBench(Desk desk, Packing packing, Playback playback) {
     super(20);
     this.desk = desk;
     this.packing = packing;
@@ -62,6 +63,7 @@ public final class HandoverBench extends HBox {
       box.setId("pack-" + kind.name().toLowerCase(java.util.Locale.ROOT));
       box.setSelected(kind != Exporters.SECTIONS);
       box.setWrapText(true);
+      Tips.on(box, "In the pack or not: " + kind.about());
       kinds.put(kind, box);
       left.getChildren().add(box);
     }
@@ -71,14 +73,14 @@ public final class HandoverBench extends HBox {
     when.getStyleClass().add(Theme.HEADING);
     stems.setId("pack-stem-names");
     stems.setPrefColumnCount(22);
-    stems.setTooltip(
-        new Tooltip("How the files are called: {name}, {section}, {part}, {tempo} and {key}"));
+    Tips.on(stems, "How the files are called: {name}, {section}, {part}, {tempo} and {key}");
     HBox called = new HBox(8, new Label("Stems"), stems);
     called.setAlignment(Pos.CENTER_LEFT);
     name.setId("pack-name");
     name.setPrefColumnCount(18);
-    name.setTooltip(new Tooltip("What the folder or zip is called"));
+    Tips.on(name, "What the folder or zip is called");
     zip.setId("pack-zip");
+    Tips.on(zip, "One file in place of a folder");
     HBox named = new HBox(8, new Label("Name"), name, zip);
     named.setAlignment(Pos.CENTER_LEFT);
     Button write =
@@ -89,7 +91,7 @@ public final class HandoverBench extends HBox {
             () -> SoundFiles.folder("Where the pack goes").ifPresent(this::write));
     write.getStyleClass().add(Theme.PRIMARY);
     left.getChildren().addAll(which, partChips, when, sectionChips, named, called, write);
-    LogList log = new LogList(desk);
+    LogList log = new LogList(desk, playback);
     HBox.setHgrow(log, Priority.ALWAYS);
     getChildren().addAll(left, log);
     desk.templateProperty().addListener((o, a, b) -> show());
@@ -125,7 +127,7 @@ public final class HandoverBench extends HBox {
     chip.setId(id.endsWith("-") ? id + words.replace(' ', '-') : id);
     chip.getStyleClass().add(Theme.CHIP);
     chip.setSelected(true);
-    chip.setTooltip(new Tooltip("In the pack or not"));
+    Tips.on(chip, "In the pack or not");
     return chip;
   }
 

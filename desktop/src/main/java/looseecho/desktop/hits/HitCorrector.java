@@ -21,7 +21,6 @@ import looseecho.pulse.BarGrid;
  * of every bar of the section at once.
  */
 final class HitCorrector implements StepChart.Editor {
-  static final double DOUBT = 0.6;
   private static final int USUAL_VELOCITY = 90;
   private final Desk desk;
   private final Selection selection;
@@ -76,7 +75,7 @@ final class HitCorrector implements StepChart.Editor {
 
   /** The doubtful ones; all when none is. */
   static List<Hit> doubtfulFirst(List<Hit> hits) {
-    List<Hit> doubtful = hits.stream().filter(h -> h.confidence() < DOUBT).toList();
+    List<Hit> doubtful = hits.stream().filter(Hit::doubtful).toList();
     return doubtful.isEmpty() ? hits : doubtful;
   }
 
@@ -176,7 +175,7 @@ final class HitCorrector implements StepChart.Editor {
     if (a == null) {
       return Optional.empty();
     }
-    var doubtful = a.hits().stream().filter(h -> h.confidence() < DOUBT).toList();
+    var doubtful = a.hits().stream().filter(Hit::doubtful).toList();
     return doubtful.stream()
         .filter(h -> h.time() > after + 1e-6)
         .findFirst()

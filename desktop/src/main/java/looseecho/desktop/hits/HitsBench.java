@@ -8,7 +8,6 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -20,6 +19,7 @@ import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Playback;
@@ -89,9 +89,9 @@ public final class HitsBench extends VBox {
 
   private HBox tools() {
     feelView.setId("feel-view");
-    feelView.setTooltip(new Tooltip("How early or late each drum is on each step"));
+    Tips.on(feelView, "How early or late each drum is on each step");
     alone.setId("alone");
-    alone.setTooltip(new Tooltip("The drum under the cursor alone, heard and echo (A)"));
+    Tips.on(alone, "The drum under the cursor alone, heard and echo (A)");
     alone.setOnAction(e -> solo(alone.isSelected()));
     Button doubtful =
         Buttons.of(
@@ -106,7 +106,7 @@ public final class HitsBench extends VBox {
     merge.setId("merge");
     merge.setPromptText("count it as …");
     merge.setPrefWidth(150);
-    merge.setTooltip(new Tooltip("Gives all hits of the drum under the cursor to another one"));
+    Tips.on(merge, "Gives all hits of the drum under the cursor to another one");
     merge.setOnAction(e -> merge());
     for (var b : List.of(feelView, alone, doubtful, keep, quantise)) {
       b.setMinWidth(Region.USE_PREF_SIZE);

@@ -16,13 +16,13 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.util.Duration;
 import looseecho.activity.Lane;
 import looseecho.desktop.control.GridWords;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Playback;
@@ -82,19 +82,20 @@ final class TapPanel extends HBox {
     setAlignment(Pos.CENTER_LEFT);
     tap.setId("tap-in");
     tap.setMinWidth(Region.USE_PREF_SIZE);
-    tap.setTooltip(
-        new Tooltip(
-            "Counts in a bar, then B taps the drum under the cursor, 1 to 9 the rows from the top: Shift hard, Alt soft"));
+    Tips.on(
+        tap,
+        "Counts in a bar, then B taps the drum under the cursor, 1 to 9 the rows from the top: Shift hard, Alt soft");
     tap.setOnAction(e -> switched());
     tap.disableProperty().bind(desk.templateProperty().isNull());
     input.setId("tap-input");
+    Tips.on(input, "What you tap on: the keyboard, or drums that are plugged in");
     input.setPrefWidth(150);
     input.getItems().setAll(KEYBOARD, SIMULATED);
     input.setValue(KEYBOARD);
     input.setOnShowing(e -> MidiInput.connected().forEach(this::offer));
     strength.setId("tap-strength");
     strength.setPrefWidth(80);
-    strength.setTooltip(new Tooltip("How far taps are pulled to their steps"));
+    Tips.on(strength, "How far taps are pulled to their steps");
     Label percent = new Label();
     percent.getStyleClass().add(Theme.NUMBER);
     percent.setMinWidth(46);
@@ -110,9 +111,9 @@ final class TapPanel extends HBox {
     lines.setConverter(new GridWords());
     lines.setValue(Grid.SIXTEENTH);
     lines.setPrefWidth(118);
-    lines.setTooltip(new Tooltip("The lines that taps go to"));
+    Tips.on(lines, "The lines that taps go to");
     over.setId("tap-over");
-    over.setTooltip(new Tooltip("Over what the drum plays, else in its place"));
+    Tips.on(over, "Over what the drum plays, else in its place");
     over.setMinWidth(Region.USE_PREF_SIZE);
     getChildren().addAll(tap, input, lines, over, quiet("pull"), strength, percent, result);
     showRecord();

@@ -6,13 +6,13 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.LayerEar;
 import looseecho.desktop.session.Playback;
@@ -92,7 +92,7 @@ public final class LayersBench extends VBox {
   private static void button(ToggleButton b, String id, String tip) {
     b.setId(id);
     b.getStyleClass().add(Theme.CHIP);
-    b.setTooltip(new Tooltip(tip));
+    Tips.on(b, tip);
   }
 
   private void key(KeyEvent e) {

@@ -85,12 +85,23 @@ final class CutPanel extends VBox {
     setId("cut");
     Slices s = own.slices();
     ComboBox<Double> beats =
-        box("cut-beats", BEATS, s.beats(), b -> b == 0 ? "one-shot" : Math.round(b) + " beats");
+        box(
+            "cut-beats",
+            BEATS,
+            s.beats(),
+            b -> b == 0 ? "one-shot" : Math.round(b) + " beats",
+            "How long the recording lasts in beats");
     beats.setOnAction(e -> slices(x -> x.lasting(beats.getValue()), "lasts " + beats.getValue()));
     ComboBox<Slices.Fit> fit =
-        box("cut-fit", List.of(Slices.Fit.values()), s.fit(), Slices.Fit::words);
+        box(
+            "cut-fit",
+            List.of(Slices.Fit.values()),
+            s.fit(),
+            Slices.Fit::words,
+            "What becomes of it at another tempo");
     fit.setOnAction(e -> slices(x -> x.fitted(fit.getValue()), fit.getValue().words()));
-    ComboBox<Cut> cut = box("cut-how", List.of(Cut.values()), null, c -> c.words);
+    ComboBox<Cut> cut =
+        box("cut-how", List.of(Cut.values()), null, c -> c.words, "Where it is cut into pieces");
     cut.setPromptText(s.starts().isEmpty() ? "whole" : s.count() + " pieces");
     cut.setOnAction(e -> cut(cut.getValue()));
     order =
@@ -98,8 +109,15 @@ final class CutPanel extends VBox {
             "cut-order",
             List.of(Loops.Order.values()),
             Loops.Order.AS_RECORDED,
-            Loops.Order::words);
-    gate = box("cut-gate", GATES, 1.0, g -> Math.round(100 * g) + " % of its time");
+            Loops.Order::words,
+            "In which order the pieces are laid");
+    gate =
+        box(
+            "cut-gate",
+            GATES,
+            1.0,
+            g -> Math.round(100 * g) + " % of its time",
+            "How much of its time each piece sounds");
     getChildren()
         .addAll(
             row("lasts", beats),
@@ -134,8 +152,9 @@ final class CutPanel extends VBox {
     return row;
   }
 
-  private static <T> ComboBox<T> box(String id, List<T> all, T now, Function<T, String> words) {
-    ComboBox<T> box = Choices.of(id, all, now, words);
+  private static <T> ComboBox<T> box(
+      String id, List<T> all, T now, Function<T, String> words, String tip) {
+    ComboBox<T> box = Choices.of(id, all, now, words, tip);
     box.setPrefWidth(160);
     return box;
   }

@@ -45,7 +45,7 @@ public final class HandoverLedger extends VBox {
         open.isEmpty()
             ? "Every part has its verdict."
             : "No verdict yet: " + String.join(", ", open));
-    notes.notes().stream().filter(Notebook.Note::question).forEach(n -> line("? " + n.words()));
+    notes.notes().stream().filter(Notebook.Note::question).forEach(n -> line("? " + n.told(t)));
     getChildren().add(GroundLedger.rule());
     getChildren().add(ReadingRow.heading("In the pack"));
     line("The sheet prints on A4 and Letter and reads in black and white.");

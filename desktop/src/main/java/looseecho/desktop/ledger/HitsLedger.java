@@ -29,7 +29,6 @@ import looseecho.pulse.Pulse;
 
 /** Per lane: how many hits, how late on average, how loose. */
 public final class HitsLedger extends VBox {
-  private static final double DOUBT = 0.6;
 
   private final Selection selection;
   private DrumWords here; // of the chosen section; null without one
@@ -57,7 +56,7 @@ public final class HitsLedger extends VBox {
       }
     }
     a.feel().swing().ifPresent(this::swing);
-    long doubtful = a.hits().stream().filter(h -> h.confidence() < DOUBT).count();
+    long doubtful = a.hits().stream().filter(Hit::doubtful).count();
     Label sum =
         new Label(a.hits().size() + " hits, " + doubtful + " of them in doubt (thin lines)");
     sum.setWrapText(true);

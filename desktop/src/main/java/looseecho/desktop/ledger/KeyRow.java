@@ -2,8 +2,8 @@ package looseecho.desktop.ledger;
 
 import java.util.function.Consumer;
 import javafx.scene.control.ComboBox;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.VBox;
+import looseecho.desktop.control.Tips;
 import looseecho.notes.Key;
 import looseecho.notes.Scale;
 import looseecho.notes.Tonality;
@@ -17,7 +17,7 @@ final class KeyRow extends VBox {
             "Key", t.key(), k -> k.equals(t.key().value()) ? words(t) : k.words(), chosen::accept);
     ComboBox<String> any = chooser("any-key");
     any.setPromptText("another key …");
-    any.setTooltip(new Tooltip("Sets any key: notes and chords are spelled and counted in it"));
+    Tips.on(any, "Sets any key: notes and chords are spelled and counted in it");
     any.setOnAction(e -> chosen.accept(Key.parse(any.getValue())));
     getChildren().addAll(heard, any);
   }

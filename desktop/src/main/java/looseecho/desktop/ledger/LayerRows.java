@@ -10,7 +10,6 @@ import java.util.function.DoubleSupplier;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
@@ -18,6 +17,7 @@ import javafx.scene.layout.Region;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.Choices;
 import looseecho.desktop.control.Menus;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.LayerEar;
 import looseecho.form.LayerMark;
 import looseecho.layers.HeardLayer;
@@ -38,7 +38,7 @@ final class LayerRows extends GridPane {
     TextField field = new TextField(name);
     field.setId("layer-name");
     field.setPrefColumnCount(10);
-    field.setTooltip(new Tooltip("What you call this layer (Enter)"));
+    Tips.on(field, "What you call this layer (Enter)");
     field.setOnAction(e -> rename(field.getText().strip()));
     row("name", field);
     row(
@@ -85,7 +85,7 @@ final class LayerRows extends GridPane {
 
   private ComboBox<String> choice(
       String id, List<String> values, String now, Consumer<String> chosen) {
-    ComboBox<String> box = Choices.of(id, values, now, v -> v);
+    ComboBox<String> box = Choices.of(id, values, now, v -> v, "What you take this layer for");
     box.setOnAction(
         e -> {
           if (!box.getValue().equals(now)) {

@@ -3,9 +3,9 @@ package looseecho.desktop.ledger;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Part;
@@ -21,7 +21,7 @@ final class PartName extends HBox {
     field.setId("part-name");
     HBox.setHgrow(field, Priority.ALWAYS);
     field.setPrefColumnCount(8);
-    field.setTooltip(new Tooltip("What you call this part: on stems and MIDI tracks, too (Enter)"));
+    Tips.on(field, "What you call this part: on stems and MIDI tracks, too (Enter)");
     field.setOnAction(
         e -> {
           Template t = desk.templateProperty().get();

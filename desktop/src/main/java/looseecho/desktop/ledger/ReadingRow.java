@@ -2,9 +2,9 @@ package looseecho.desktop.ledger;
 
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.theme.Theme;
 import looseecho.reading.Reading;
 import looseecho.reading.Reading.Settled;
@@ -75,7 +75,7 @@ final class ReadingRow extends VBox {
     Button b = new Button(text);
     b.getStyleClass().add(Theme.CHIP);
     b.setOnAction(e -> action.run());
-    b.setTooltip(new Tooltip(tip));
+    Tips.on(b, tip);
     return b;
   }
 

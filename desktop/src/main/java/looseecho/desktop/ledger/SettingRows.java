@@ -11,11 +11,11 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import looseecho.desktop.control.Choices;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.theme.Theme;
@@ -112,8 +112,8 @@ public final class SettingRows extends GridPane {
     Label label = new Label(name);
     label.setMinWidth(Region.USE_PREF_SIZE);
     String keys = "Drag it, click its number to type, double click for the usual value";
-    label.setTooltip(new Tooltip(keys));
-    s.setTooltip(new Tooltip(keys));
+    Tips.on(label, keys);
+    Tips.on(s, keys);
     s.setOnMouseClicked(
         e -> {
           if (e.getClickCount() == 2) {
@@ -156,7 +156,8 @@ public final class SettingRows extends GridPane {
   /** A setting of a few values. */
   public <T> void choice(
       String name, List<T> values, T now, Function<T, String> words, Function<T, Sounds> change) {
-    ComboBox<T> box = Choices.of("sound-" + name.replace(' ', '-'), values, now, words);
+    ComboBox<T> box =
+        Choices.of("sound-" + name.replace(' ', '-'), values, now, words, "Sets: " + name);
     box.setOnAction(e -> set(name, words.apply(box.getValue()), change.apply(box.getValue())));
     Label label = new Label(name);
     label.setMinWidth(72);

@@ -134,7 +134,13 @@ final class SoundPanel extends VBox {
 
   /** The drum that pushes the part down. */
   private HBox duckedBy(Part part) {
-    ComboBox<Lane> box = Choices.of("duck-by", Lane.SHOWN, strip(part).duckBy(), Lane::words);
+    ComboBox<Lane> box =
+        Choices.of(
+            "duck-by",
+            Lane.SHOWN,
+            strip(part).duckBy(),
+            Lane::words,
+            "Which drum pushes the " + desk.name(part) + " down");
     box.setOnAction(
         e -> {
           Sounds to = sounds().with(part, strip(part).duckedBy(box.getValue()));

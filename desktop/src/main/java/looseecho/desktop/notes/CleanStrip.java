@@ -9,10 +9,10 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.CleanUp;
 import looseecho.notes.Scale;
@@ -22,11 +22,13 @@ final class CleanStrip extends FlowPane {
   private static final String AS_IT_IS = "pitches as they are";
 
   private final Runnable changed;
-  private final Slider join = slider("clean-join", 0, 200);
-  private final Slider tooShort = slider("clean-short", 0, 250);
-  private final Slider tooSoft = slider("clean-soft", 0, 100);
-  private final Slider even = slider("clean-even", 0, 100);
-  private final Slider pull = slider("clean-pull", 0, 100);
+  private final Slider join =
+      slider("clean-join", 0, 200, "Notes of one pitch with a shorter gap become one");
+  private final Slider tooShort = slider("clean-short", 0, 250, "Shorter notes are left out");
+  private final Slider tooSoft = slider("clean-soft", 0, 100, "Softer notes are left out");
+  private final Slider even =
+      slider("clean-even", 0, 100, "Brings the loudness of all notes together");
+  private final Slider pull = slider("clean-pull", 0, 100, "Pulls every note towards its step");
   private final ComboBox<String> scale = new ComboBox<>();
   private final Label counts = new Label();
   private boolean quiet;
@@ -49,8 +51,7 @@ final class CleanStrip extends FlowPane {
     scale.setId("clean-scale");
     scale.getItems().setAll(scales);
     scale.setValue(AS_IT_IS);
-    scale.setTooltip(
-        new Tooltip("Moves every note to the nearest one of this scale on the key's home"));
+    Tips.on(scale, "Moves every note to the nearest one of this scale on the key's home");
     scale.setOnAction(e -> fire());
     Button done = Buttons.of("clean-apply", "Clean up", "Does it; undo takes it back", apply);
     done.setMinWidth(USE_PREF_SIZE);
@@ -75,9 +76,10 @@ final class CleanStrip extends FlowPane {
             counts);
   }
 
-  private static Slider slider(String id, double min, double max) {
+  private static Slider slider(String id, double min, double max, String tip) {
     Slider s = new Slider(min, max, 0);
     s.setId(id);
+    Tips.on(s, tip);
     s.setPrefWidth(96);
     s.setBlockIncrement((max - min) / 20);
     return s;

@@ -11,7 +11,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -21,6 +20,7 @@ import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.GridWords;
 import looseecho.desktop.control.Menus;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Playback;
@@ -80,7 +80,7 @@ public final class NotesBench extends VBox {
     chipRow.setAlignment(Pos.CENTER_LEFT);
     HBox box = new HBox(8, chipRow);
     alone.setId("line-alone");
-    alone.setTooltip(new Tooltip("This line alone, heard and echo (A)"));
+    Tips.on(alone, "This line alone, heard and echo (A)");
     alone.setOnAction(e -> solo(alone.isSelected()));
     Button hear = Buttons.of("hear-note", "Hear note", "The picked note (H)", editor::hear);
     Menus turns = Menus.of("turns", "Turn", "Transforms the picked notes, or the whole line");
@@ -98,7 +98,7 @@ public final class NotesBench extends VBox {
     lines.getItems().setAll(Grid.values());
     lines.setConverter(new GridWords());
     lines.setValue(Grid.SIXTEENTH);
-    lines.setTooltip(new Tooltip("The lines that notes of this line are moved by"));
+    Tips.on(lines, "The lines that notes of this line are moved by");
     lines.setPrefWidth(124);
     lines.setOnAction(
         e -> {
@@ -145,7 +145,7 @@ public final class NotesBench extends VBox {
     b.getStyleClass().add(Theme.CHIP);
     b.setMinWidth(Region.USE_PREF_SIZE);
     b.setToggleGroup(group);
-    b.setTooltip(new Tooltip("Work on the " + name + " (L goes to the next line)"));
+    Tips.on(b, "Work on the " + name + " (L goes to the next line)");
     b.setOnAction(e -> choose(part));
     return b;
   }

@@ -7,12 +7,12 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Choices;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.PaletteEar;
 import looseecho.desktop.theme.Theme;
 import looseecho.drawer.Match;
@@ -32,12 +32,16 @@ final class MatchList extends VBox {
     TextField words = new TextField();
     words.setId("match-words");
     words.setPromptText("words: short dark, clap, a name");
-    words.setTooltip(new Tooltip("Only samples that these words fit; Enter looks"));
+    Tips.on(words, "Only samples that these words fit; Enter looks");
     words.setOnAction(e -> ear.drawer().words(words.getText()));
     ComboBox<Region> regions =
-        Choices.of("match-region", List.of(Region.values()), Region.WHOLE, Region::words);
+        Choices.of(
+            "match-region",
+            List.of(Region.values()),
+            Region.WHOLE,
+            Region::words,
+            "What is sought: all of it, or a layer that brings one part");
     regions.setMaxWidth(Double.MAX_VALUE);
-    regions.setTooltip(new Tooltip("What is sought: all of it, or a layer that brings one part"));
     regions.valueProperty().addListener((o, x, b) -> ear.drawer().region(b));
     list.setId("matches");
     list.setAccessibleText("Nearest samples: arrows play, Enter takes, Shift and Enter beside it");

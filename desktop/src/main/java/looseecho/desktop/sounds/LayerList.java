@@ -13,6 +13,7 @@ import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.Menus;
 import looseecho.desktop.control.SoundFiles;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.OwnAudio;
 import looseecho.desktop.session.Selection;
@@ -48,6 +49,7 @@ final class LayerList extends VBox {
     this.own = own;
     setId("layers");
     letters.setId("sound-letter");
+    Tips.on(letters, "In which sections this sound plays: in all, or in those of a letter");
     letters.setOnAction(
         e -> {
           if (!filling && letters.getValue() != null) {
@@ -167,6 +169,7 @@ final class LayerList extends VBox {
     fillLetters(t);
     for (Part part : Part.of(t)) {
       ToggleButton row = new ToggleButton(t.name(part));
+      Tips.on(row, "The sound of the " + t.name(part) + " is shaped");
       row.getStyleClass().add(Theme.CHIP);
       row.setMaxWidth(Double.MAX_VALUE);
       row.setAlignment(Pos.CENTER_LEFT);
@@ -202,6 +205,7 @@ final class LayerList extends VBox {
       Layer l = s.layers().get(k);
       ToggleButton row = new ToggleButton(words(l, k));
       row.setId("layer-" + (k + 1));
+      Tips.on(row, "This layer of the sound is shaped on the right");
       row.getStyleClass().add(Theme.SMALL);
       row.setMaxWidth(Double.MAX_VALUE);
       row.setAlignment(Pos.CENTER_LEFT);

@@ -14,6 +14,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.EachFrame;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Playback;
 import looseecho.desktop.theme.Theme;
@@ -39,7 +40,7 @@ public final class TransportBar extends HBox {
     setAlignment(Pos.CENTER_LEFT);
     play.setId("play");
     play.setMinWidth(72);
-    play.setTooltip(new Tooltip("Space"));
+    Tips.on(play, "Space");
     play.setOnAction(e -> toggle());
     desk.analysisProperty().addListener((o, a, b) -> heard(b));
     heard(desk.analysisProperty().get());
@@ -47,19 +48,18 @@ public final class TransportBar extends HBox {
     place.getStyleClass().add(Theme.NUMBER);
     balance.setId("balance");
     balance.setPrefWidth(170);
-    balance.setTooltip(new Tooltip("The same place, equally loud. F flips between heard and echo"));
+    Tips.on(balance, "The same place, equally loud. F flips between heard and echo");
     balance.valueProperty().addListener((o, a, b) -> playback.player().balance(b.doubleValue()));
     Slider volume = new Slider(0, 1, playback.player().volume());
     volume.setId("volume");
     volume.setPrefWidth(90);
     volume.valueProperty().addListener((o, a, b) -> playback.player().volume(b.doubleValue()));
-    volume.setTooltip(
-        new Tooltip(
-            "Starts quiet on purpose. Long loud loops on headphones harm hearing: take breaks"));
+    Tips.on(
+        volume, "Starts quiet on purpose. Long loud loops on headphones harm hearing: take breaks");
     ToggleButton click = new ToggleButton("Click");
     click.setId("click");
     click.setMinWidth(Region.USE_PREF_SIZE);
-    click.setTooltip(new Tooltip("A click on the beats, higher on the first of a bar (K)"));
+    Tips.on(click, "A click on the beats, higher on the first of a bar (K)");
     click.selectedProperty().bindBidirectional(playback.clickProperty());
     Label message = new Label();
     message.setId("message");
@@ -102,10 +102,10 @@ public final class TransportBar extends HBox {
     listened.setId("listened");
     listened.getStyleClass().add(Theme.SMALL);
     listened.setMinWidth(76);
-    listened.setTooltip(
-        new Tooltip(
-            "How loud it is now, against full scale, and how long you have listened. What reaches your ears depends on your"
-                + " headphones: keep it low, take breaks, and see a doctor when your ears ring."));
+    Tips.on(
+        listened,
+        "How loud it is now, against full scale, and how long you have listened. What reaches your ears depends on your"
+            + " headphones: keep it low, take breaks, and see a doctor when your ears ring.");
     return listened;
   }
 
@@ -117,7 +117,7 @@ public final class TransportBar extends HBox {
     speed.setMajorTickUnit(0.05);
     speed.setMinorTickCount(0);
     speed.setSnapToTicks(true);
-    speed.setTooltip(new Tooltip("Slower with the pitch unchanged. G goes round 100, 75, 50 %"));
+    Tips.on(speed, "Slower with the pitch unchanged. G goes round 100, 75, 50 %");
     Label number = new Label();
     number.getStyleClass().add(Theme.NUMBER);
     number.setMinWidth(Region.USE_PREF_SIZE);
