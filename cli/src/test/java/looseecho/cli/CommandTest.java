@@ -32,11 +32,11 @@ abstract class CommandTest {
 
   /** Sixteen seconds of a plain beat at 120. */
   Path beat() throws IOException {
-    return beat("pier beat.wav", 0.25, 16);
+    return beat(dir, "pier beat.wav", 0.25, 16);
   }
 
   /** A plain beat whose eighths last so many seconds. */
-  Path beat(String name, double eighthSeconds, int seconds) throws IOException {
+  Path beat(Path folder, String name, double eighthSeconds, int seconds) throws IOException {
     EchoRenderer kit = new EchoRenderer(Sounds.plain());
     Bus bus = new Bus(seconds * EchoRenderer.RATE, EchoRenderer.RATE);
     for (int eighth = 0; eighth * eighthSeconds < seconds - 1; eighth++) {
@@ -47,7 +47,7 @@ abstract class CommandTest {
         bus.add(kit.oneShot(Part.of(lane), 110), at, 1, 0);
       }
     }
-    Path file = dir.resolve(name);
+    Path file = folder.resolve(name);
     new WavWriter().write(bus.audio(0.5), file);
     return file;
   }

@@ -23,17 +23,21 @@ import looseecho.project.Project;
 import looseecho.project.ProjectFile;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 /** How near an echo is, what is handed on, and what several references share. */
 class HandOverCommandsTest extends CommandTest {
-  private Path beat;
-  private Path echo;
+  @TempDir private static Path kept;
+  private static Path beat; // heard once for all
+  private static Path echo;
 
   @BeforeEach
   void make() throws IOException {
-    beat = beat();
-    echo = dir.resolve("echo.looseecho");
-    assertEquals(0, run("template", beat, "-o", echo), err.toString());
+    if (echo == null) {
+      beat = beat(kept, "pier beat.wav", 0.25, 9);
+      echo = kept.resolve("echo.looseecho");
+      assertEquals(0, run("template", beat, "-o", echo), err.toString());
+    }
   }
 
   /** Another version of the project, which nobody has heard. */
@@ -77,7 +81,7 @@ class HandOverCommandsTest extends CommandTest {
 
   @Test
   void anotherRecordingIsHeardFirstAndOneWithoutABeatIsRefused() throws IOException {
-    Path faster = beat("faster.wav", 0.2, 16);
+    Path faster = beat(dir, "faster.wav", 0.2, 9);
     assertEquals(0, run("compare", faster, echo, "--json"), err.toString());
     JsonNode near = new ObjectMapper().readTree(out.toString());
     assertEquals("faster.wav", near.path("reference").asText());
@@ -158,7 +162,7 @@ class HandOverCommandsTest extends CommandTest {
     JsonNode shared = new ObjectMapper().readTree(out.toString()).path("shared");
     assertEquals(120, shared.path("bpm").asDouble(), 0.5);
     JsonNode kick = shared.path("patterns").path("kick");
-    assertTrue(kick.get(0).asDouble() > 0.8 && kick.get(4).asDouble() < 0.2, kick.toString());
+    assertTrue(kick.get(0).asDouble() > 0.7 && kick.get(4).asDouble() < 0.3, kick.toString());
     assertEquals(120, new ProjectFile().read(style).template().bpm(), 0.5);
     Path bad = Files.writeString(dir.resolve("list.wav"), "rope and salt");
     assertEquals(1, run("profile", beat, bad), "one of them failed");

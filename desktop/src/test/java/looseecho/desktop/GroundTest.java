@@ -31,7 +31,7 @@ class GroundTest extends WindowTest {
   }
 
   private void settled() {
-    until("the correction is in", () -> session.lanes().resting());
+    until("the correction is in", () -> !session.lanes().hearing().runningProperty().get());
   }
 
   private List<Section> sections() {

@@ -37,7 +37,7 @@ class HitsBenchTest extends WindowTest {
   }
 
   private void settled() {
-    until("the correction is in", () -> session.lanes().resting());
+    until("the correction is in", () -> !session.lanes().hearing().runningProperty().get());
   }
 
   private boolean shown(String words) {
