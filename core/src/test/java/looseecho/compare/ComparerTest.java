@@ -24,7 +24,7 @@ import org.junit.jupiter.api.Test;
 
 /** What was done to an echo is named first, and what can be mended by itself is mended. */
 class ComparerTest {
-  private static final int BARS = 8;
+  private static final int BARS = 5;
   private static Template track;
   private static Audio sound;
 
@@ -109,7 +109,7 @@ class ComparerTest {
     Template t = with(Part.of(Lane.KICK), fewer);
     Finding f = first(t, Sounds.plain());
     assertEquals(List.of(Kind.PATTERN, "kick"), List.of(f.kind(), f.of()), f.words());
-    assertTrue(f.words().contains("misses 1 of 16"), f.words());
+    assertTrue(f.words().contains("misses 1 of 10"), f.words());
     assertEquals(5, f.at().orElseThrow(), 1e-6);
     assertEquals(track, f.mend().orElseThrow().of(t, Sounds.plain(), track).template());
   }
