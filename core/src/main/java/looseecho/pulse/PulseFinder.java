@@ -123,7 +123,7 @@ public final class PulseFinder {
       places = mended.get().places();
       fit = SteadyGrid.fit(times, settings.steadyMs());
     }
-    places = BarOne.settle(activity, times, places, beats);
+    places = BarCount.settle(activity, times, places, beats);
     boolean steady = fit.share() >= settings.steadyShare();
     BeatGrid grid =
         steady ? BeatGrid.steady(fit, times, places, beats) : BeatGrid.played(times, places, beats);

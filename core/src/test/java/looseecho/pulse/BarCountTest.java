@@ -9,7 +9,7 @@ import looseecho.activity.DrawnActivity;
 import looseecho.activity.Lane;
 import org.junit.jupiter.api.Test;
 
-class BarOneTest {
+class BarCountTest {
   private static final double BEAT = 0.5;
   private static final int BEATS = 96;
 
@@ -43,7 +43,7 @@ class BarOneTest {
   @Test
   void whereThePlayingChangesIsBarOne() {
     for (int change = 0; change < 4; change++) {
-      int[] settled = BarOne.settle(even(16 + change, false), times(), places(1), 4);
+      int[] settled = BarCount.settle(even(16 + change, false), times(), places(1), 4);
       assertEquals(1, settled[16 + change], "change on beat " + change);
       assertEquals(2, settled[17 + change]);
     }
@@ -51,19 +51,39 @@ class BarOneTest {
 
   @Test
   void clearDownbeatsAreLeftAlone() {
-    assertArrayEquals(places(1), BarOne.settle(even(18, true), times(), places(1), 4));
+    assertArrayEquals(places(1), BarCount.settle(even(18, true), times(), places(1), 4));
   }
 
-  /** A bar that breaks off was heard as such: its places are not turned. */
-  @Test
-  void brokenBarsAndShortPiecesAreLeftAlone() {
-    int[] broken = places(1);
-    for (int k = 42; k < BEATS; k++) {
-      broken[k] = (k - 42) % 4 + 1;
+  /** Downbeats on the beats for which it is true, nothing else that tells. */
+  private static int[] counted(java.util.function.IntPredicate down) {
+    DrawnActivity a = new DrawnActivity(1 + BEATS * BEAT + 1);
+    for (int k = 0; k < BEATS; k++) {
+      a.beat(1 + k * BEAT, down.test(k));
+      a.hit(Lane.KICK, 1 + k * BEAT, 0.95, 0.9);
     }
-    assertArrayEquals(broken, BarOne.settle(even(18, false), times(), broken.clone(), 4));
+    return BarCount.settle(a.done(), times(), places(3), 4);
+  }
+
+  /** One bar of two beats, with clear bars on both sides of it. */
+  @Test
+  void aBarThatIsCutShortIsKept() {
+    int[] count = counted(k -> k < 42 ? k % 4 == 0 : (k - 42) % 4 == 0);
+    for (int k = 0; k < BEATS; k++) {
+      assertEquals(1 + (k < 42 ? k % 4 : (k - 42) % 4), count[k], "beat " + k);
+    }
+  }
+
+  /** A passage that says nothing, and one of two bars that says something else. */
+  @Test
+  void theCountIsCarriedThroughWhatDoesNotTell() {
+    assertArrayEquals(places(1), counted(k -> k % 4 == 0 && (k < 24 || k >= 64)));
+    assertArrayEquals(places(1), counted(k -> k % 4 == (k >= 48 && k < 56 ? 2 : 0)));
+  }
+
+  @Test
+  void shortPiecesAreLeftAlone() {
     double[] few = IntStream.range(0, 12).mapToDouble(k -> 1 + k * BEAT).toArray();
     int[] all = java.util.Arrays.copyOf(places(3), 12);
-    assertArrayEquals(all, BarOne.settle(even(16, false), few, all.clone(), 4));
+    assertArrayEquals(all, BarCount.settle(even(16, false), few, all.clone(), 4));
   }
 }
