@@ -2,15 +2,29 @@ package looseecho.hits;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import looseecho.activity.Lane;
 
 /**
- * Decides over a whole song whether a lane plays by itself. In dense music the network hears
- * percussion in what hats and drums leave in its bands: then it is claimed all the time, and nearly
- * always together with a hat or another drum. A lane that is not there costs the person more than a
- * faint one that is missed, so such a lane is dropped as a whole.
+ * Decides over a whole song whether a lane plays at all. A lane that is not there costs the person
+ * more than a faint one that is missed, so two kinds are dropped as a whole: those of which most
+ * strokes are doubtful, and percussion that in dense music is claimed all the time, nearly always
+ * together with a hat or another drum, since it is what these leave in its bands.
  */
 final class LaneDecision {
+  /** Median confidence below which a lane is none; kick and snare are always believed. */
+  private static final Map<Lane, Double> LEAST =
+      Map.of(
+          Lane.CLAP, 0.59,
+          Lane.HAT_CLOSED, 0.57,
+          Lane.HAT_OPEN, 0.58,
+          Lane.TOM, 0.57,
+          Lane.CYMBAL, 0.58,
+          Lane.PERCUSSION, 0.56);
+
+  private static final double RARE = 10 / 60.0; // strokes a second: a crash now and then is usual
   private static final double TOGETHER = 0.03; // seconds
   private static final double DENSE = 5; // strokes a second
   private static final double WITH_HATS = 0.75; // of them
@@ -20,13 +34,32 @@ final class LaneDecision {
 
   /** The hits of the lanes that play by themselves, in the order in which they came. */
   static List<Hit> decide(List<Hit> hits) {
+    double seconds =
+        hits.stream().mapToDouble(Hit::time).max().orElse(0)
+            - hits.stream().mapToDouble(Hit::time).min().orElse(0);
+    Set<Lane> doubtful =
+        LEAST.keySet().stream()
+            .filter(l -> isDoubtful(l, hits, seconds))
+            .collect(Collectors.toSet());
+    return hidden(hits.stream().filter(h -> !doubtful.contains(h.lane().base())).toList(), seconds);
+  }
+
+  private static boolean isDoubtful(Lane lane, List<Hit> hits, double seconds) {
+    double[] sure =
+        hits.stream()
+            .filter(h -> h.lane().base() == lane)
+            .mapToDouble(Hit::confidence)
+            .sorted()
+            .toArray();
+    boolean rare = lane == Lane.CYMBAL && sure.length < RARE * seconds;
+    return sure.length > 0 && !rare && sure[sure.length / 2] < LEAST.get(lane);
+  }
+
+  private static List<Hit> hidden(List<Hit> hits, double seconds) {
     double[] own = times(hits, List.of(Lane.PERCUSSION), true);
     if (own.length < 2) {
       return hits;
     }
-    double seconds =
-        hits.stream().mapToDouble(Hit::time).max().orElse(0)
-            - hits.stream().mapToDouble(Hit::time).min().orElse(0);
     double[] hats = times(hits, List.of(Lane.HAT_CLOSED, Lane.HAT_OPEN), true);
     double[] others = times(hits, List.of(Lane.PERCUSSION), false);
     boolean dense = own.length > DENSE * seconds;

@@ -8,7 +8,7 @@ import java.util.List;
 import looseecho.activity.Lane;
 import org.junit.jupiter.api.Test;
 
-/** Percussion that is claimed all the time under hats is none. */
+/** What is doubtful throughout, and percussion that is claimed all the time under hats, is none. */
 class LaneDecisionTest {
   private static List<Hit> song(double hatEvery, double percussionEvery, double apart) {
     List<Hit> out = new ArrayList<>();
@@ -40,5 +40,29 @@ class LaneDecisionTest {
     assertEquals(rare, LaneDecision.decide(rare));
     List<Hit> denser = song(0.5, 0.125, 0); // every fourth falls on a hat
     assertEquals(denser, LaneDecision.decide(denser));
+  }
+
+  private static List<Hit> struck(Lane lane, int strokes, double confidence) {
+    List<Hit> out = new ArrayList<>();
+    for (int k = 0; k < 60; k++) {
+      out.add(new Hit(Lane.KICK, k, 100, 1, 1, 0, 0.5));
+      if (k < strokes) {
+        out.add(new Hit(lane, k + 0.5, 80, 1, 1, 0, k == 0 ? 0.9 : confidence));
+      }
+    }
+    return out;
+  }
+
+  /** One clear stroke among doubtful ones saves no lane; a kick is believed. */
+  @Test
+  void aLaneOfDoubtfulStrokesIsNone() {
+    for (Lane lane : List.of(Lane.CLAP, Lane.HAT_OPEN, Lane.TOM, Lane.CYMBAL, Lane.PERCUSSION)) {
+      List<Hit> doubtful = LaneDecision.decide(struck(lane, 30, 0.55));
+      assertEquals(60, doubtful.size(), lane.toString());
+      assertEquals(90, LaneDecision.decide(struck(lane, 30, 0.65)).size(), lane.toString());
+    }
+    assertEquals(65, LaneDecision.decide(struck(Lane.CYMBAL, 5, 0.55)).size(), "a rare crash");
+    assertEquals(60, LaneDecision.decide(struck(Lane.TOM, 5, 0.55)).size());
+    assertEquals(90, LaneDecision.decide(struck(Lane.SNARE, 30, 0.51)).size());
   }
 }
