@@ -1,9 +1,13 @@
 package looseecho.desktop;
 
+import java.util.List;
+import java.util.Optional;
 import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
+import javafx.geometry.Rectangle2D;
 import javafx.scene.Scene;
+import javafx.stage.Screen;
 import javafx.stage.Stage;
 import javafx.util.Duration;
 import looseecho.desktop.session.Session;
@@ -17,12 +21,16 @@ public final class App extends Application {
   private static final double WIDTH = 1280;
   private static final double HEIGHT = 800;
   private Session session;
+  private Shell shell;
+  private Stage stage;
+  private boolean picture; // nobody sits before it: nothing is remembered
 
   @Override
-  public void start(Stage stage) {
+  public void start(Stage first) {
+    stage = first;
     Options options = Options.parse(getParameters().getRaw());
     session = new Session(OutputDevice.open(EchoRenderer.RATE), CorrectionStore.ofUser());
-    Shell shell = new Shell(session);
+    shell = new Shell(session);
     Scene scene = new Scene(shell, WIDTH, HEIGHT);
     Theme.apply(scene);
     stage.setScene(scene);
@@ -35,10 +43,8 @@ public final class App extends Application {
             e.consume();
           }
         });
-    stage.show();
-    if (options.night()) {
-      shell.switchLight();
-    }
+    picture = options.shot().isPresent() || options.shots().isPresent();
+    comeBack(picture ? Remembered.NOTHING : Remembered.read(session.folder()), options.night());
     options.file().ifPresent(session.papers()::open);
     if (options.demo()) {
       session.papers().openDemo();
@@ -51,6 +57,32 @@ public final class App extends Application {
     options.shots().ifPresent(folder -> new Shots(shell).all(folder));
   }
 
+  /** The window as it was left. */
+  private void comeBack(Remembered r, boolean night) {
+    List<Rectangle2D> screens = Screen.getScreens().stream().map(Screen::getVisualBounds).toList();
+    r.placeOn(screens)
+        .ifPresent(
+            p -> {
+              stage.setX(p.getMinX());
+              stage.setY(p.getMinY());
+              stage.setWidth(p.getWidth());
+              stage.setHeight(p.getHeight());
+            });
+    stage.setMaximized(r.full());
+    stage.show();
+    shell.go(r.bench());
+    if (night || r.night()) {
+      shell.switchLight();
+    }
+  }
+
+  private void keep() {
+    Rectangle2D place =
+        new Rectangle2D(stage.getX(), stage.getY(), stage.getWidth(), stage.getHeight());
+    new Remembered(Optional.of(place), stage.isMaximized(), shell.bench(), shell.night())
+        .keep(session.folder());
+  }
+
   private static void after(double seconds, Runnable then) {
     PauseTransition pause = new PauseTransition(Duration.seconds(seconds));
     pause.setOnFinished(e -> then.run());
@@ -59,6 +91,9 @@ public final class App extends Application {
 
   @Override
   public void stop() {
+    if (shell != null && !picture) {
+      keep();
+    }
     if (session != null) {
       session.close();
     }

@@ -273,6 +273,14 @@ public final class Shell extends BorderPane {
     ((Button) lookup("#night")).setText(night ? "Day" : "Night");
   }
 
+  Bench bench() {
+    return steps.selected();
+  }
+
+  boolean night() {
+    return night;
+  }
+
   void help() {
     session.desk().messageProperty().set("");
     KeysCard.show(centre);

@@ -1,0 +1,97 @@
+package looseecho.desktop;
+
+import java.io.IOException;
+import java.io.Reader;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.Properties;
+import javafx.geometry.Rectangle2D;
+import looseecho.disk.WholeFile;
+
+/**
+ * What comes back at the next start.
+ *
+ * @param place where the window was; empty for the middle of the screen
+ * @param full true when it filled the screen
+ * @param bench the last one
+ * @param night true for night, false for day
+ */
+record Remembered(Optional<Rectangle2D> place, boolean full, Bench bench, boolean night) {
+  /** At the first start. */
+  static final Remembered NOTHING = new Remembered(Optional.empty(), false, Bench.GROUND, false);
+
+  private static final String FILE = "window.properties";
+  private static final double SEEN = 100; // pixels of a window that can be taken hold of
+
+  /** From a folder; nothing where there is none or it can't be read. */
+  static Remembered read(Path folder) {
+    Properties p = new Properties();
+    try (Reader in = Files.newBufferedReader(folder.resolve(FILE), StandardCharsets.UTF_8)) {
+      p.load(in);
+      Rectangle2D place =
+          new Rectangle2D(number(p, "x"), number(p, "y"), number(p, "width"), number(p, "height"));
+      return new Remembered(
+          Optional.of(place),
+          Boolean.parseBoolean(p.getProperty("full")),
+          Bench.valueOf(p.getProperty("bench", "")),
+          Boolean.parseBoolean(p.getProperty("night")));
+    } catch (IOException | IllegalArgumentException | NullPointerException e) {
+      System.getLogger(Remembered.class.getName())
+          .log(System.Logger.Level.DEBUG, "nothing is remembered", e);
+      return NOTHING;
+    }
+  }
+
+  private static double number(Properties p, String name) {
+    double value = Double.parseDouble(p.getProperty(name));
+    if (!(Math.abs(value) < 1e5)) {
+      throw new IllegalArgumentException(name + " " + value);
+    }
+    return value;
+  }
+
+  /** Keeps it in a folder; where that fails the window opens as the first time. */
+  void keep(Path folder) {
+    Properties p = new Properties();
+    place.ifPresent(
+        r -> {
+          p.setProperty("x", String.valueOf(r.getMinX()));
+          p.setProperty("y", String.valueOf(r.getMinY()));
+          p.setProperty("width", String.valueOf(r.getWidth()));
+          p.setProperty("height", String.valueOf(r.getHeight()));
+        });
+    p.setProperty("full", String.valueOf(full));
+    p.setProperty("bench", bench.name());
+    p.setProperty("night", String.valueOf(night));
+    try {
+      Files.createDirectories(folder);
+      WholeFile.write(
+          folder.resolve(FILE),
+          part -> {
+            try (Writer out = Files.newBufferedWriter(part, StandardCharsets.UTF_8)) {
+              p.store(out, null);
+            }
+          });
+    } catch (IOException e) {
+      System.getLogger(Remembered.class.getName())
+          .log(System.Logger.Level.DEBUG, "the window's place is not kept", e);
+    }
+  }
+
+  /** Where the window goes on these screens: not where nobody could take hold of it. */
+  Optional<Rectangle2D> placeOn(List<Rectangle2D> screens) {
+    return place.filter(
+        r ->
+            screens.stream()
+                .anyMatch(
+                    s ->
+                        r.getMinY() >= s.getMinY() - 1
+                            && r.getMinY() < s.getMaxY() - SEEN
+                            && r.getMaxX() > s.getMinX() + SEEN
+                            && r.getMinX() < s.getMaxX() - SEEN));
+  }
+}
