@@ -19,7 +19,6 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
@@ -47,7 +46,6 @@ public final class Shell extends BorderPane {
   // Each view is made once: it listens to the session for as long as the window lives.
   private final Map<Bench, Node> benches = new EnumMap<>(Bench.class);
   private final Map<Bench, Node> ledgers = new EnumMap<>(Bench.class);
-  private final WorkStrip work;
   private final Shortcuts shortcuts;
   private boolean night;
 
@@ -57,7 +55,6 @@ public final class Shell extends BorderPane {
     files = new FileDialogs(session.desk(), session.papers(), this);
     transport = new TransportBar(session.desk(), session.playback());
     shortcuts = new Shortcuts(session, this, files, transport);
-    work = new WorkStrip(session.lanes());
     setTop(
         new VBox(
             header(),
@@ -107,8 +104,8 @@ public final class Shell extends BorderPane {
         .desk()
         .referenceProperty()
         .addListener((o, a, b) -> name.setText(b == null ? "" : b.name()));
-    Region gap = new Region();
-    HBox.setHgrow(gap, Priority.ALWAYS);
+    WorkStrip work = new WorkStrip(session.lanes());
+    HBox.setHgrow(work, Priority.ALWAYS);
     Button light = Buttons.of("night", "Night", "Day or night (N)", this::switchLight);
     Button save = Buttons.of("save", "Save", "Save the project (Ctrl+S)", files::save);
     session
@@ -121,7 +118,7 @@ public final class Shell extends BorderPane {
             16,
             mark,
             name,
-            gap,
+            work,
             Buttons.of(
                 "open",
                 "Open…",
@@ -175,7 +172,7 @@ public final class Shell extends BorderPane {
     boolean empty = session.desk().referenceProperty().get() == null;
     Node content =
         empty ? welcome() : benches.computeIfAbsent(bench, b -> b.bench(session, this::export));
-    centre.getChildren().setAll(hinted(bench, content), work);
+    centre.getChildren().setAll(hinted(bench, content));
     LostCard.show(centre, session.papers());
     StackPane readings =
         empty

@@ -28,8 +28,9 @@ final class Shortcuts {
   }
 
   void pressed(KeyEvent e) {
-    if (e.getTarget() instanceof TextInputControl) {
-      return;
+    if (e.getTarget() instanceof TextInputControl
+        && !(e.isShortcutDown() && ofWindow(e.getCode()))) {
+      return; // it is typed, or edits the text
     }
     if (held.repeats(e)) {
       e.consume();
@@ -39,6 +40,11 @@ final class Shortcuts {
     if (taken) {
       e.consume();
     }
+  }
+
+  /** Keys that, with Ctrl, mean nothing to a text. */
+  private static boolean ofWindow(KeyCode code) {
+    return code.isDigitKey() || code == KeyCode.O || code == KeyCode.S;
   }
 
   private boolean withControl(KeyEvent e) {

@@ -1,26 +1,25 @@
 package looseecho.desktop;
 
-import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Region;
-import javafx.scene.layout.StackPane;
-import javafx.scene.layout.VBox;
+import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Lanes;
 import looseecho.desktop.session.Work;
+import looseecho.desktop.theme.Theme;
 
-/** What long work is doing, a line per lane, over the bench's lower edge, with a way to stop it. */
-final class WorkStrip extends VBox {
+/** What long work is doing, a piece per lane, in the header, with a way to stop it. */
+final class WorkStrip extends HBox {
+  private static final double STAGE = 170;
+  private static final double BAR = 90;
+
   WorkStrip(Lanes lanes) {
-    super(6);
+    super(14);
     setId("work");
-    setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
-    setPickOnBounds(false);
-    StackPane.setAlignment(this, Pos.BOTTOM_CENTER);
-    StackPane.setMargin(this, new Insets(16));
+    setAlignment(Pos.CENTER_RIGHT);
+    setMinWidth(0);
     for (Work lane : lanes.all()) {
       getChildren()
           .add(line(lane, lane == lanes.opening() ? "stop" : "stop-" + getChildren().size()));
@@ -30,17 +29,18 @@ final class WorkStrip extends VBox {
   private static HBox line(Work lane, String id) {
     Label stage = new Label();
     stage.textProperty().bind(lane.stageProperty());
-    stage.setMinWidth(190);
+    stage.getStyleClass().add(Theme.SMALL);
+    stage.setMinWidth(60);
+    stage.setMaxWidth(STAGE);
     ProgressBar bar = new ProgressBar();
     bar.progressProperty().bind(lane.fractionProperty());
-    bar.setPrefWidth(260);
-    Button stop = new Button("Stop");
-    stop.setId(id);
-    stop.setOnAction(e -> lane.cancel());
-    HBox line = new HBox(12, stage, bar, stop);
-    line.getStyleClass().add("panel");
+    bar.setMinWidth(BAR);
+    bar.setPrefWidth(BAR);
+    bar.accessibleTextProperty().bind(lane.stageProperty());
+    Button stop = Buttons.of(id, "Stop", "Stops this; nothing is lost by it", lane::cancel);
+    stop.getStyleClass().add(Theme.CHIP);
+    HBox line = new HBox(8, stage, bar, stop);
     line.setAlignment(Pos.CENTER_LEFT);
-    line.setPadding(new Insets(8, 16, 8, 16));
     line.visibleProperty().bind(lane.runningProperty());
     line.managedProperty().bind(lane.runningProperty());
     return line;

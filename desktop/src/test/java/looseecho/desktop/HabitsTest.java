@@ -84,6 +84,13 @@ class HabitsTest extends WindowTest {
       assertTrue(robot.lookup(id).queryAs(ToggleButton.class).isSelected(), id);
       assertTrue(robot.lookup(shown[k]).tryQuery().isPresent(), shown[k]);
     }
+    go("#step-handover");
+    Node note = robot.lookup("#log-note").query();
+    robot.interact(note::requestFocus);
+    robot.write("quay").press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+    assertEquals(1, session.desk().logProperty().get().size(), "the text is undone, not the work");
+    robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT8).release(KeyCode.CONTROL);
+    assertTrue(robot.lookup("#step-compare").queryAs(ToggleButton.class).isSelected());
   }
 
   @Test
