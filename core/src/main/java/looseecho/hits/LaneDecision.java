@@ -17,11 +17,11 @@ final class LaneDecision {
   /** Median confidence below which a lane is none; kick and snare are always believed. */
   private static final Map<Lane, Double> LEAST =
       Map.of(
-          Lane.CLAP, 0.59,
+          Lane.CLAP, 0.55,
           Lane.HAT_CLOSED, 0.57,
-          Lane.HAT_OPEN, 0.58,
+          Lane.HAT_OPEN, 0.56,
           Lane.TOM, 0.57,
-          Lane.CYMBAL, 0.58,
+          Lane.CYMBAL, 0.55,
           Lane.PERCUSSION, 0.56);
 
   private static final double RARE = 10 / 60.0; // strokes a second: a crash now and then is usual
