@@ -17,50 +17,10 @@ public final class Player implements AutoCloseable {
   private static final float START_VOLUME = 0.4f; // -8 dB: start quiet
   private static final float CAP = 0.891f;
 
-  /**
-   * What is played, from where to where; replaced as a whole so that the sounding thread sees one
-   * state. Sounds are as long as their own seconds divided by the speed; loop and clicks are in
-   * their own seconds.
-   */
-  private record Deck(
-      Audio heard,
-      Track echo,
-      double heardGain,
-      double echoGain,
-      double speed,
-      double loopStart,
-      double loopEnd,
-      Click click) {
-    int sample(double seconds) {
-      return (int) Math.min(Integer.MAX_VALUE, Math.round(seconds / speed * EchoRenderer.RATE));
-    }
-
-    Deck with(Audio newHeard, Track newEcho, double newEchoGain, double newSpeed, Click newClick) {
-      return new Deck(
-          newHeard, newEcho, heardGain, newEchoGain, newSpeed, loopStart, loopEnd, newClick);
-    }
-  }
-
-  /** A rendering and, until the next one comes, a newer stretch laid over it. */
-  private record Track(Audio whole, Excerpt over) {
-    static Track of(Audio whole) {
-      return whole == null ? null : new Track(whole, null);
-    }
-
-    double sample(int p, int channel) {
-      double share = over == null ? 0 : over.share(p);
-      double old = share == 1 ? 0 : Player.sample(whole, p, channel);
-      return share == 0 ? old : old + share * (over.sample(p, channel) - old);
-    }
-  }
-
-  private static final Deck EMPTY =
-      new Deck(null, null, 1, 1, 1, 0, Double.POSITIVE_INFINITY, Click.NONE);
-
   private final OutputDevice device;
   private final Thread thread;
   private final Listening listening = new Listening(EchoRenderer.RATE);
-  private final AtomicReference<Deck> deck = new AtomicReference<>(EMPTY);
+  private final AtomicReference<Deck> deck = new AtomicReference<>(Deck.EMPTY);
   private final AtomicReference<float[]> audition = new AtomicReference<>();
   private volatile boolean playing;
   private volatile boolean closed;
@@ -81,7 +41,7 @@ public final class Player implements AutoCloseable {
   /** Sets what is heard, or null; the echo is dropped with it, speed and loop are set back. */
   public void load(Audio heard, double heardGain) {
     playing = false;
-    deck.set(new Deck(heard, null, heardGain, 1, 1, 0, Double.POSITIVE_INFINITY, Click.NONE));
+    deck.set(Deck.EMPTY.with(heard, heardGain));
     jump.set(0);
   }
 
@@ -90,21 +50,12 @@ public final class Player implements AutoCloseable {
    * as slow as what is heard.
    */
   public void echo(Audio echo, double gain) {
-    deck.updateAndGet(d -> d.with(d.heard(), Track.of(echo), gain, d.speed(), d.click()));
+    deck.updateAndGet(d -> d.with(Deck.Track.of(echo), gain));
   }
 
   /** Lays a newer stretch over the echo, until the next echo is set. */
   public void over(Excerpt newer) {
-    deck.updateAndGet(
-        d ->
-            d.echo() == null
-                ? d
-                : d.with(
-                    d.heard(),
-                    new Track(d.echo().whole(), newer),
-                    d.echoGain(),
-                    d.speed(),
-                    d.click()));
+    deck.updateAndGet(d -> d.over(newer));
   }
 
   /**
@@ -116,7 +67,7 @@ public final class Player implements AutoCloseable {
    */
   public void speed(Audio heard, Audio echo, double speed) {
     double place = position();
-    deck.updateAndGet(d -> d.with(heard, Track.of(echo), d.echoGain(), speed, Click.NONE));
+    deck.updateAndGet(d -> d.with(heard, Deck.Track.of(echo), speed));
     seek(place);
   }
 
@@ -126,14 +77,7 @@ public final class Player implements AutoCloseable {
 
   /** Clicks at these seconds, higher where accented; none with empty arrays. */
   public void click(double[] seconds, boolean[] accents) {
-    deck.updateAndGet(
-        d ->
-            d.with(
-                d.heard(),
-                d.echo(),
-                d.echoGain(),
-                d.speed(),
-                Click.of(seconds, accents, EchoRenderer.RATE / d.speed())));
+    deck.updateAndGet(d -> d.with(Click.of(seconds, accents, EchoRenderer.RATE / d.speed())));
   }
 
   /**
@@ -141,17 +85,8 @@ public final class Player implements AutoCloseable {
    * start}.
    */
   public void loop(double start, double end) {
-    deck.updateAndGet(
-        d ->
-            new Deck(
-                d.heard(),
-                d.echo(),
-                d.heardGain(),
-                d.echoGain(),
-                d.speed(),
-                Math.max(0, start),
-                end > start ? end : Double.POSITIVE_INFINITY,
-                d.click()));
+    double to = end > start ? end : Double.POSITIVE_INFINITY;
+    deck.updateAndGet(d -> d.looping(Math.max(0, start), to));
   }
 
   public double loopStart() {
@@ -229,10 +164,6 @@ public final class Player implements AutoCloseable {
     return device.remark();
   }
 
-  private static double sample(Audio a, int p, int channel) {
-    return a == null || p >= a.length() ? 0 : channel == 0 ? a.left(p) : a.right(p);
-  }
-
   private void run() {
     float[] out = new float[2 * BLOCK];
     Voice voice = new Voice();
@@ -256,7 +187,7 @@ public final class Player implements AutoCloseable {
     private double heardGain;
     private double echoGain;
     private double master;
-    private Track lastEcho;
+    private Deck.Track lastEcho;
     private float[] shot;
     private int shotAt;
     private int lastClick;
@@ -266,7 +197,7 @@ public final class Player implements AutoCloseable {
       if (!playing && master < 1e-4) {
         takeJump();
       }
-      Track oldEcho = lastEcho;
+      Deck.Track oldEcho = lastEcho;
       lastEcho = d.echo();
       float[] fresh = audition.getAndSet(null);
       if (fresh != null) {
@@ -286,10 +217,10 @@ public final class Player implements AutoCloseable {
         if (master > 1e-5) {
           double fade = (double) i / BLOCK;
           l =
-              heardGain * sample(d.heard(), position, 0)
+              heardGain * Deck.sample(d.heard(), position, 0)
                   + echoGain * mix(oldEcho, d.echo(), fade, 0);
           r =
-              heardGain * sample(d.heard(), position, 1)
+              heardGain * Deck.sample(d.heard(), position, 1)
                   + echoGain * mix(oldEcho, d.echo(), fade, 1);
           double c = click(d.click());
           l += c;
@@ -315,11 +246,9 @@ public final class Player implements AutoCloseable {
 
     private void advance(Deck d) {
       int next = position + 1;
-      int length =
-          d.heard() != null ? d.heard().length() : d.echo() != null ? d.echo().whole().length() : 0;
-      if (next >= Math.min(d.sample(d.loopEnd()), length)) {
+      if (next >= Math.min(d.sample(d.loopEnd()), d.length())) {
         int start = d.sample(d.loopStart());
-        next = start < length ? start : 0;
+        next = start < d.length() ? start : 0;
       }
       position = next;
     }
@@ -336,7 +265,7 @@ public final class Player implements AutoCloseable {
       return lastClick < 0 ? 0 : c.sample(p, lastClick);
     }
 
-    private double mix(Track before, Track now, double fade, int channel) {
+    private double mix(Deck.Track before, Deck.Track now, double fade, int channel) {
       double n = now == null ? 0 : now.sample(position, channel);
       if (before == now) {
         return n;

@@ -20,7 +20,6 @@ import looseecho.audio.AudioReader;
 import looseecho.disk.Outputs;
 import looseecho.echo.Cell;
 import looseecho.echo.Edits;
-import looseecho.echo.GrooveLift;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateTest;
@@ -280,74 +279,5 @@ class ExchangeTest {
         smf.events().stream().filter(e -> (e.status() & 0xF0) == 0x90 && e.a() == 72).findFirst();
     assertTrue(lead.isPresent() && (lead.get().status() & 0x0F) != 9);
     assertTrue(smf.events().stream().anyMatch(e -> (e.status() & 0xF0) == 0xE0), "the slide");
-  }
-
-  /** A late snare in a MIDI file is lifted onto a template: its offset in ms, and its loudness. */
-  @Test
-  void aGrooveIsReadFromAMidiFile() throws IOException {
-    Template t = TemplateTest.small();
-    new MidiWriter().write(TemplateExport.song(t), dir.resolve("g.mid"));
-    GrooveLift groove = MidiGroove.read(dir.resolve("g.mid"));
-    assertTrue(groove.drums().keySet().containsAll(t.sections().get(0).drums().keySet()));
-    Template tight = Edits.quantise(t, 0, Part.of(Lane.SNARE), 1).template();
-    Template lifted = groove.onto(tight, 0, Part.of(Lane.SNARE), Part.of(Lane.SNARE), 1).template();
-    double late = lifted.sections().get(0).hits(Lane.SNARE).get(0).offsetMs();
-    assertTrue(Math.abs(late) > 5, "as late as in the file: " + late);
-    Path none = Files.writeString(dir.resolve("none.mid"), "no chunks");
-    assertTrue(
-        org.junit.jupiter.api.Assertions.assertThrows(
-                IOException.class, () -> MidiGroove.read(none))
-            .getMessage()
-            .contains("not a MIDI file"));
-  }
-
-  /** Time signatures and tempos of no or too few bytes are passed over. */
-  @Test
-  void aGrooveFileWithCutMetaEventsIsReadAllTheSame() throws Exception {
-    javax.sound.midi.Sequence odd =
-        new javax.sound.midi.Sequence(javax.sound.midi.Sequence.PPQ, 480);
-    javax.sound.midi.Track track = odd.createTrack();
-    byte[][] short58 = {{}, {4}, {0, 2, 24, 8}, {4, 60, 24, 8}, {-1, -1, 0, 0}};
-    for (byte[] data : short58) {
-      track.add(
-          new javax.sound.midi.MidiEvent(
-              new javax.sound.midi.MetaMessage(0x58, data, data.length), 0));
-    }
-    for (byte[] data : new byte[][] {{}, {7}, {0, 0, 0}}) {
-      track.add(
-          new javax.sound.midi.MidiEvent(
-              new javax.sound.midi.MetaMessage(0x51, data, data.length), 0));
-    }
-    track.add(
-        new javax.sound.midi.MidiEvent(
-            new javax.sound.midi.ShortMessage(0x90, 9, 36, 100), 4 * 120 + 12));
-    Path file = dir.resolve("odd.mid");
-    javax.sound.midi.MidiSystem.write(odd, 1, file.toFile());
-    GrooveLift groove = MidiGroove.read(file);
-    double ms = groove.drums().get(Part.of(Lane.KICK)).get(960).offsetMs();
-    assertEquals(12.5, ms, 0.01, "12 ticks of 480 at the usual 120 BPM");
-  }
-
-  /** In 6/8 a bar has twelve sixteenths; its second half begins on the seventh. */
-  @Test
-  void aGrooveInSixEightLandsOnItsOwnSteps() throws Exception {
-    javax.sound.midi.Sequence six =
-        new javax.sound.midi.Sequence(javax.sound.midi.Sequence.PPQ, 480);
-    javax.sound.midi.Track track = six.createTrack();
-    byte[] meter = {6, 3, 36, 8};
-    track.add(
-        new javax.sound.midi.MidiEvent(
-            new javax.sound.midi.MetaMessage(0x58, meter, meter.length), 0));
-    for (int bar = 0; bar < 3; bar++) {
-      int tick = bar * 12 * 120 + 6 * 120 + 24;
-      track.add(
-          new javax.sound.midi.MidiEvent(new javax.sound.midi.ShortMessage(0x90, 9, 38, 90), tick));
-    }
-    Path file = dir.resolve("six.mid");
-    javax.sound.midi.MidiSystem.write(six, 1, file.toFile());
-    GrooveLift groove = MidiGroove.read(file);
-    assertEquals(12 * 240, groove.ticksPerBar());
-    assertEquals(java.util.Set.of(1440), groove.drums().get(Part.of(Lane.SNARE)).keySet());
-    assertEquals(25, groove.drums().get(Part.of(Lane.SNARE)).get(1440).offsetMs(), 0.01);
   }
 }

@@ -7,15 +7,12 @@ import java.util.Map;
 import java.util.function.Consumer;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import looseecho.desktop.control.ChartPane;
 import looseecho.desktop.notes.NotesView.Ribbon;
 import looseecho.echo.LinePart;
 import looseecho.echo.Part;
 import looseecho.echo.Tone;
-import looseecho.echo.Words;
 import looseecho.notes.Line;
 import looseecho.pulse.Meter;
 
@@ -71,7 +68,14 @@ final class NotesChart extends ChartPane {
           }
         });
     setOnMouseReleased(this::released);
-    setOnKeyPressed(this::key);
+    NoteKeys keys = new NoteKeys(editor, () -> view, hint);
+    setOnKeyPressed(
+        e -> {
+          if (keys.take(e)) {
+            e.consume();
+            redraw();
+          }
+        });
   }
 
   /**
@@ -92,7 +96,7 @@ final class NotesChart extends ChartPane {
     return isBass(editor.line()) ? editor.line() : Part.of(Line.BASS);
   }
 
-  private static boolean isBass(LinePart part) {
+  static boolean isBass(LinePart part) {
     return part.line() == Line.BASS;
   }
 
@@ -227,73 +231,6 @@ final class NotesChart extends ChartPane {
     return out;
   }
 
-  private void key(KeyEvent e) {
-    boolean shift = e.isShiftDown();
-    KeyCode code = e.getCode();
-    if (e.isShortcutDown() && code != KeyCode.A) {
-      return;
-    }
-    switch (code) {
-      case LEFT, RIGHT -> sideways(shift, code == KeyCode.RIGHT ? 1 : -1);
-      case UP, DOWN -> upwards(shift, e.isAltDown(), code == KeyCode.UP ? 1 : -1);
-      case DELETE, BACK_SPACE -> editor.delete();
-      case ESCAPE -> editor.select(List.of(), false);
-      case COMMA -> step(-1);
-      case PERIOD -> step(1);
-      case ENTER -> addBeside();
-      case A -> {
-        if (!e.isShortcutDown()) {
-          return;
-        }
-        editor.selectAll();
-      }
-      default -> {
-        return;
-      }
-    }
-    e.consume();
-    redraw();
-  }
-
-  private void sideways(boolean shift, int by) {
-    if (shift) {
-      editor.lengthen(by);
-    } else {
-      editor.move(by, 0);
-    }
-  }
-
-  private void upwards(boolean shift, boolean alt, int by) {
-    if (shift) {
-      editor.louder(6 * by);
-    } else if (alt) {
-      editor.semitone(by);
-    } else {
-      editor.move(0, by);
-    }
-    editor.hear();
-  }
-
-  private void step(int by) {
-    editor.next(by);
-    editor.hear();
-    editor.selectedNotes().stream().findFirst().ifPresent(n -> hint.accept("echo: " + words(n)));
-  }
-
-  /** A note like the selected one, a beat later; on the home note when none is selected. */
-  private void addBeside() {
-    List<Tone> chosen = editor.selectedNotes();
-    if (chosen.isEmpty()) {
-      editor.add(
-          view.from(),
-          view.key().pitch(view.key().rung(isBass(editor.line()) ? 36 : 60)),
-          view.beatTicks() / 2);
-    } else {
-      Tone n = chosen.get(chosen.size() - 1);
-      editor.add(n.tick() + view.beatTicks(), n.pitch(), n.lengthTicks());
-    }
-  }
-
   private void tell(double px, double py) {
     StringBuilder words = new StringBuilder();
     for (var l : ladders().entrySet()) {
@@ -309,29 +246,9 @@ final class NotesChart extends ChartPane {
     int i = noteAt(px, py);
     if (i >= 0) {
       words.append(words.isEmpty() ? "" : "   ").append("echo: ");
-      words.append(words(view.echo().get(editor.line()).get(i)));
+      words.append(view.words(view.echo().get(editor.line()).get(i)));
     }
     hint.accept(words.toString());
-  }
-
-  private int inBar(Tone n) {
-    return view.bars().stream()
-        .filter(b -> n.tick() >= b.from() && n.tick() < b.end())
-        .mapToInt(b -> b.inBar(n.tick()))
-        .findFirst()
-        .orElse(n.tick());
-  }
-
-  private String words(Tone n) {
-    return view.key().noteName(n.pitch())
-        + ", degree "
-        + view.key().degree(n.pitch())
-        + ", "
-        + Words.step(inBar(n))
-        + ", "
-        + Words.offset(n.offsetMs())
-        + ", loudness "
-        + n.velocity();
   }
 
   @Override

@@ -10,6 +10,7 @@ import looseecho.echo.LinePart;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.Tone;
+import looseecho.echo.Words;
 import looseecho.hits.Hit;
 import looseecho.notes.Chord;
 import looseecho.notes.Interlock;
@@ -121,6 +122,25 @@ public record NotesView(
       }
     }
     return out;
+  }
+
+  /** A note of the echo in words. */
+  String words(Tone n) {
+    int inBar =
+        bars.stream()
+            .filter(b -> n.tick() >= b.from() && n.tick() < b.end())
+            .mapToInt(b -> b.inBar(n.tick()))
+            .findFirst()
+            .orElse(n.tick());
+    return key.noteName(n.pitch())
+        + ", degree "
+        + key.degree(n.pitch())
+        + ", "
+        + Words.step(inBar)
+        + ", "
+        + Words.offset(n.offsetMs())
+        + ", loudness "
+        + n.velocity();
   }
 
   private static String words(Note n, Analysis a, Key key) {
