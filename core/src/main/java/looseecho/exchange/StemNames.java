@@ -2,6 +2,7 @@ package looseecho.exchange;
 
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import looseecho.echo.Template;
@@ -17,6 +18,7 @@ public record StemNames(String name, String pattern) {
   /** "harbour 01 A verse kick". */
   public static final String USUAL = "{name} {section} {part}";
 
+  private static final Set<String> FIELDS = Set.of("name", "section", "part", "tempo", "key");
   private static final Pattern FIELD = Pattern.compile("\\{([^}]*)}");
   private static final String FORBIDDEN = "[\\\\/:*?\"<>|\\p{Cntrl}]";
   private static final String EDGES = "^[\\s._-]+|[\\s._-]+$"; // what is left of an empty field
@@ -24,8 +26,7 @@ public record StemNames(String name, String pattern) {
   /** Refuses, in a sentence, what can't name every stem. */
   public StemNames {
     for (Matcher m = FIELD.matcher(pattern); m.find(); ) {
-      if (!Map.of("name", 1, "section", 1, "part", 1, "tempo", 1, "key", 1)
-          .containsKey(m.group(1))) {
+      if (!FIELDS.contains(m.group(1))) {
         throw new IllegalArgumentException(
             "Names can hold {name}, {section}, {part}, {tempo} and {key}, but no "
                 + m.group()

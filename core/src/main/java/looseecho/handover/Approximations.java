@@ -59,9 +59,7 @@ final class Approximations {
     }
     out.add(
         samples.isEmpty()
-            ? "All sounds are made to come near the track's; nothing of its recording is in them."
-            : "Samples: "
-                + String.join(", ", samples)
-                + ". All other sounds are made to come near the track's.");
+            ? "All sounds are synthesised; nothing of the track's recording is in them."
+            : "Samples: " + String.join(", ", samples) + ". All other sounds are synthesised.");
   }
 }

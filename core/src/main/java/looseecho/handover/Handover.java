@@ -70,9 +70,4 @@ public record Handover(
   private Handover with(Template t) {
     return new Handover(name, stems, project.with(t), heard, layers, comparison);
   }
-
-  /** The same with other names of stems. */
-  public Handover with(StemNames names) {
-    return new Handover(name, names, project, heard, layers, comparison);
-  }
 }

@@ -131,7 +131,7 @@ class HandOverTest extends WindowTest {
     assertTrue(
         sheet.contains("snare, bar 3: Is the bell ours?") && sheet.contains("kick: close enough"));
     assertTrue(sheet.contains("How near it is"), "the comparison is on it");
-    assertTrue(sheet.contains("All sounds are made to come near the track's; nothing of"));
+    assertTrue(sheet.contains("All sounds are synthesised; nothing of the track's"));
     assertTrue(Files.exists(dir.resolve("pier pack/heard.jams")));
     robot.interact(() -> session.packing().write(wish, dir));
     until("it is refused", () -> session.lanes().resting());
