@@ -62,7 +62,7 @@ public final class CompareBench extends VBox {
         .addListener((o, a, b) -> enough.getValueFactory().setValue((int) Math.round(b.enough())));
     HBox from = new HBox(6, new Label("near enough from"), enough);
     from.setAlignment(Pos.CENTER_LEFT);
-    HBox tools = new HBox(12, compare, other, state, from, blind);
+    HBox tools = new HBox(12, compare, other, from, blind);
     HBox.setHgrow(blind, Priority.ALWAYS);
     tools.setAlignment(Pos.CENTER_LEFT);
     ElementTable elements = new ElementTable(desk, nearness, playback);
@@ -73,7 +73,8 @@ public final class CompareBench extends VBox {
     Label help = new Label(HELP);
     help.setWrapText(true);
     help.getStyleClass().add(Theme.SMALL);
-    getChildren().addAll(tools, middle, help);
+    help.setMinHeight(USE_PREF_SIZE);
+    getChildren().addAll(tools, state, middle, help);
     nearness.comparisonProperty().addListener((o, a, b) -> show());
     desk.templateProperty().addListener((o, a, b) -> show());
     desk.notebookProperty().addListener((o, a, b) -> show());

@@ -41,8 +41,8 @@ final class ElementTable extends ScrollPane {
     setId("elements");
     setContent(grid);
     setHbarPolicy(ScrollBarPolicy.NEVER);
-    setMinWidth(440);
-    setPrefWidth(440);
+    setMinWidth(456);
+    setPrefWidth(456);
     getStyleClass().add("plain-scroll");
     nearness.comparisonProperty().addListener((o, a, b) -> show());
     desk.notebookProperty().addListener((o, a, b) -> show());
