@@ -1,6 +1,6 @@
 package looseecho.play;
 
-import java.util.concurrent.atomic.AtomicInteger;
+import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import looseecho.audio.Audio;
 import looseecho.mix.EchoRenderer;
@@ -12,22 +12,17 @@ import looseecho.mix.Excerpt;
  * from any thread; sound is made on one thread of its own.
  */
 public final class Player implements AutoCloseable {
-  private static final int BLOCK = 512;
-  private static final double GLIDE_SECONDS = 0.012;
-  private static final float START_VOLUME = 0.4f; // -8 dB: start quiet
-  private static final float CAP = 0.891f;
+  static final int BLOCK = 512; // samples that are made at a time
+  private static final long LOOK_AGAIN_MS = 20; // for another device, when one has failed
 
-  private final OutputDevice device;
+  private final AtomicReference<OutputDevice> next = new AtomicReference<>();
+  private volatile OutputDevice device;
+  private volatile boolean closed;
   private final Thread thread;
   private final Listening listening = new Listening(EchoRenderer.RATE);
   private final AtomicReference<Deck> deck = new AtomicReference<>(Deck.EMPTY);
-  private final AtomicReference<float[]> audition = new AtomicReference<>();
-  private volatile boolean playing;
-  private volatile boolean closed;
-  private volatile double balance = 0.5;
-  private volatile float volume = START_VOLUME;
-  private volatile int position;
-  private final AtomicInteger jump = new AtomicInteger(-1);
+  private final AtomicReference<Wish> wish = new AtomicReference<>(Wish.START);
+  private final Voice voice = new Voice(deck, wish);
   private volatile String failure = "";
 
   /** Takes over the device and closes it with itself. */
@@ -38,11 +33,24 @@ public final class Player implements AutoCloseable {
     thread.start();
   }
 
+  /** Goes on over another device, which it takes over; the one before is closed. */
+  public void device(OutputDevice other) {
+    OutputDevice unused = next.getAndSet(other);
+    if (unused != null) {
+      unused.close();
+    }
+  }
+
+  /** No sample goes beyond this, whatever the volume; linear, up to -1 dB. */
+  public void cap(double most) {
+    wish.updateAndGet(w -> w.cap(most));
+  }
+
   /** Sets what is heard, or null; the echo is dropped with it, speed and loop are set back. */
   public void load(Audio heard, double heardGain) {
-    playing = false;
+    wish.updateAndGet(w -> w.playing(false));
     deck.set(Deck.EMPTY.with(heard, heardGain));
-    jump.set(0);
+    voice.jump(0);
   }
 
   /**
@@ -100,43 +108,42 @@ public final class Player implements AutoCloseable {
 
   /** 0 = heard alone, 1 = echo alone; between them both, equally loud in the middle. */
   public void balance(double value) {
-    balance = Math.max(0, Math.min(1, value));
+    wish.updateAndGet(w -> w.balance(value));
   }
 
   public double balance() {
-    return balance;
+    return wish.get().balance();
   }
 
   /** Linear volume, 0..1. */
   public void volume(double value) {
-    volume = (float) Math.max(0, Math.min(1, value));
+    wish.updateAndGet(w -> w.volume(value));
   }
 
   public double volume() {
-    return volume;
+    return wish.get().volume();
   }
 
   public void play() {
-    playing = true;
+    wish.updateAndGet(w -> w.playing(true));
   }
 
   public void pause() {
-    playing = false;
+    wish.updateAndGet(w -> w.playing(false));
   }
 
   public boolean playing() {
-    return playing;
+    return wish.get().playing();
   }
 
   /** Moves to a second. */
   public void seek(double seconds) {
-    jump.set(Math.max(0, deck.get().sample(seconds)));
+    voice.jump(Math.max(0, deck.get().sample(seconds)));
   }
 
   /** The second that is heard now. */
   public double position() {
-    int j = jump.get();
-    return (double) (j >= 0 ? j : position) / EchoRenderer.RATE * deck.get().speed();
+    return (double) voice.place(device.waiting()) / EchoRenderer.RATE * deck.get().speed();
   }
 
   /** Clicks a bar to count in with, over everything. */
@@ -146,7 +153,12 @@ public final class Player implements AutoCloseable {
 
   /** Plays a short mono sound at once, over everything. */
   public void audition(float[] mono) {
-    audition.set(mono);
+    voice.audition(mono);
+  }
+
+  /** The second of that sound which is heard now; negative while none is. */
+  public double auditioned() {
+    return (double) voice.auditioned(device.waiting()) / EchoRenderer.RATE;
   }
 
   /** How loud and for how long it has sounded. */
@@ -166,116 +178,41 @@ public final class Player implements AutoCloseable {
 
   private void run() {
     float[] out = new float[2 * BLOCK];
-    Voice voice = new Voice();
-    try {
-      while (!closed) {
-        voice.block(out);
-        listening.heard(out, BLOCK);
-        device.write(out, BLOCK);
+    while (!closed) {
+      change();
+      if (failure.isEmpty()) {
+        try {
+          voice.block(out);
+          listening.heard(out, BLOCK);
+          device.write(out, BLOCK);
+        } catch (RuntimeException e) {
+          System.getLogger(Player.class.getName()).log(System.Logger.Level.ERROR, "playing", e);
+          wish.updateAndGet(w -> w.playing(false));
+          failure = "The sound device has stopped working. Choose one in the settings (F4).";
+        }
+      } else {
+        rest();
       }
-    } catch (RuntimeException e) {
-      System.getLogger(Player.class.getName()).log(System.Logger.Level.ERROR, "playing", e);
-      playing = false;
-      failure = "The sound device has stopped working. Plug it in and start again.";
     }
     device.close();
+    Optional.ofNullable(next.getAndSet(null)).ifPresent(OutputDevice::close);
   }
 
-  /** The sounding thread's own state. */
-  private final class Voice {
-    private final double glide = 1 - Math.exp(-1 / (GLIDE_SECONDS * EchoRenderer.RATE));
-    private double heardGain;
-    private double echoGain;
-    private double master;
-    private Deck.Track lastEcho;
-    private float[] shot;
-    private int shotAt;
-    private int lastClick;
-
-    void block(float[] out) {
-      Deck d = deck.get();
-      if (!playing && master < 1e-4) {
-        takeJump();
-      }
-      Deck.Track oldEcho = lastEcho;
-      lastEcho = d.echo();
-      float[] fresh = audition.getAndSet(null);
-      if (fresh != null) {
-        shot = fresh;
-        shotAt = 0;
-      }
-      boolean loud = playing && jump.get() < 0;
-      double b = d.echo() == null ? 0 : balance;
-      double heardTarget = d.heardGain() * Math.cos(b * Math.PI / 2);
-      double echoTarget = d.echoGain() * Math.sin(b * Math.PI / 2);
-      for (int i = 0; i < BLOCK; i++) {
-        master += glide * ((loud ? volume : 0) - master);
-        heardGain += glide * (heardTarget - heardGain);
-        echoGain += glide * (echoTarget - echoGain);
-        double l = 0;
-        double r = 0;
-        if (master > 1e-5) {
-          double fade = (double) i / BLOCK;
-          l =
-              heardGain * Deck.sample(d.heard(), position, 0)
-                  + echoGain * mix(oldEcho, d.echo(), fade, 0);
-          r =
-              heardGain * Deck.sample(d.heard(), position, 1)
-                  + echoGain * mix(oldEcho, d.echo(), fade, 1);
-          double c = click(d.click());
-          l += c;
-          r += c;
-          advance(d);
-        }
-        double s = shot != null && shotAt < shot.length ? shot[shotAt++] * volume : 0;
-        out[2 * i] = cap(l * master + s);
-        out[2 * i + 1] = cap(r * master + s);
-      }
-      if (jump.get() >= 0 && master < 1e-3) {
-        takeJump();
-      }
+  private void change() {
+    OutputDevice other = next.getAndSet(null);
+    if (other != null) {
+      OutputDevice before = device;
+      device = other;
+      before.close();
+      failure = "";
     }
+  }
 
-    private void takeJump() {
-      int j = jump.get();
-      if (j >= 0) {
-        position = j;
-        jump.compareAndSet(j, -1); // a jump that came meanwhile is taken next
-      }
-    }
-
-    private void advance(Deck d) {
-      int next = position + 1;
-      if (next >= Math.min(d.sample(d.loopEnd()), d.length())) {
-        int start = d.sample(d.loopStart());
-        next = start < d.length() ? start : 0;
-      }
-      position = next;
-    }
-
-    private double click(Click c) {
-      int p = position;
-      if (c.at().length == 0) {
-        return 0;
-      }
-      boolean stale = lastClick >= c.at().length || lastClick < 0 || c.at()[lastClick] > p;
-      if (stale || lastClick + 1 < c.at().length && c.at()[lastClick + 1] <= p) {
-        lastClick = c.before(p);
-      }
-      return lastClick < 0 ? 0 : c.sample(p, lastClick);
-    }
-
-    private double mix(Deck.Track before, Deck.Track now, double fade, int channel) {
-      double n = now == null ? 0 : now.sample(position, channel);
-      if (before == now) {
-        return n;
-      }
-      double b = before == null ? 0 : before.sample(position, channel);
-      return b + fade * (n - b);
-    }
-
-    private float cap(double x) {
-      return (float) Math.max(-CAP, Math.min(CAP, x));
+  private static void rest() {
+    try {
+      Thread.sleep(LOOK_AGAIN_MS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
     }
   }
 

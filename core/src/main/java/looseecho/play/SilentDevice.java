@@ -5,7 +5,7 @@ import java.util.concurrent.locks.LockSupport;
 /** A device without a loudspeaker: it takes blocks at the pace at which a card would play them. */
 public final class SilentDevice implements OutputDevice {
   private final int rate;
-  private long due = System.nanoTime();
+  private volatile long due = System.nanoTime();
 
   public SilentDevice(int rate) {
     this.rate = rate;
@@ -18,6 +18,11 @@ public final class SilentDevice implements OutputDevice {
     if (due > now) {
       LockSupport.parkNanos(due - now);
     }
+  }
+
+  @Override
+  public long waiting() {
+    return Math.max(0, due - System.nanoTime()) * rate / 1_000_000_000L;
   }
 
   @Override

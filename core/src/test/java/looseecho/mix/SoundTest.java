@@ -54,6 +54,11 @@ class SoundTest {
     }
 
     @Override
+    public long waiting() {
+      return 0;
+    }
+
+    @Override
     public String remark() {
       return "";
     }

@@ -99,6 +99,11 @@ class SoundingTest extends SessionFixture {
     }
 
     @Override
+    public long waiting() {
+      return 0;
+    }
+
+    @Override
     public String remark() {
       return "";
     }
