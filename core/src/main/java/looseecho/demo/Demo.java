@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import looseecho.audio.WavWriter;
+import looseecho.disk.Machine;
 import looseecho.reading.Progress;
 
 /**
@@ -17,12 +18,7 @@ public final class Demo {
 
   /** The user's cache folder for this program. */
   public static Path cache() {
-    String xdg = System.getenv("XDG_CACHE_HOME");
-    Path base =
-        xdg == null || xdg.isBlank()
-            ? Path.of(System.getProperty("user.home"), ".cache")
-            : Path.of(xdg);
-    return base.resolve("loose-echo");
+    return Machine.here().cache();
   }
 
   /** The file, rendered into {@code folder} if it is not there yet. */

@@ -8,11 +8,6 @@ public final class UserFolder {
 
   /** The folder; it may not be there yet. */
   public static Path path() {
-    String xdg = System.getenv("XDG_DATA_HOME");
-    Path base =
-        xdg == null || xdg.isBlank()
-            ? Path.of(System.getProperty("user.home"), ".local", "share")
-            : Path.of(xdg);
-    return base.resolve("loose-echo");
+    return Machine.here().data();
   }
 }

@@ -10,6 +10,9 @@ import java.util.concurrent.TimeUnit;
  * instrument.
  */
 public final class SimulatedInput implements StrokeInput {
+  /** What it is called. */
+  public static final String NAME = "simulated player";
+
   private static final double LATE_MS = 8;
   private static final double SPREAD_MS = 6;
   private final double gapSeconds;
@@ -49,7 +52,7 @@ public final class SimulatedInput implements StrokeInput {
 
   @Override
   public String name() {
-    return "simulated player";
+    return NAME;
   }
 
   @Override

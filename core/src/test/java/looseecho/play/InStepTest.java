@@ -130,4 +130,14 @@ class InStepTest {
     assertThrows(IllegalArgumentException.class, () -> new OutputChoice("", 5));
     assertThrows(IllegalArgumentException.class, () -> new OutputChoice("", 900));
   }
+
+  @Test
+  void aRestIsAdvisedOnceForEachStretch() {
+    Rests rests = new Rests();
+    assertTrue(rests.due(29 * 60, 30).isEmpty());
+    assertTrue(rests.due(30 * 60, 30).orElseThrow().contains("30 minutes"));
+    assertTrue(rests.due(31 * 60, 30).isEmpty());
+    assertTrue(rests.due(31 * 60, 0).isEmpty());
+    assertTrue(rests.due(60 * 60, 30).orElseThrow().contains("60 minutes"));
+  }
 }

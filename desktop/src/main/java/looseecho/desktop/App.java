@@ -10,7 +10,9 @@ import javafx.scene.Scene;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
 import javafx.util.Duration;
+import looseecho.desktop.session.Preferences;
 import looseecho.desktop.session.Session;
+import looseecho.desktop.session.Settings;
 import looseecho.desktop.theme.Theme;
 import looseecho.mix.EchoRenderer;
 import looseecho.play.OutputDevice;
@@ -29,7 +31,9 @@ public final class App extends Application {
   public void start(Stage first) {
     stage = first;
     Options options = Options.parse(getParameters().getRaw());
-    session = new Session(OutputDevice.open(EchoRenderer.RATE), CorrectionStore.ofUser());
+    CorrectionStore store = CorrectionStore.ofUser();
+    Settings settings = Preferences.read(store.folder());
+    session = new Session(OutputDevice.open(settings.sound().output(), EchoRenderer.RATE), store);
     shell = new Shell(session);
     Scene scene = new Scene(shell, WIDTH, HEIGHT);
     Theme.apply(scene);
@@ -70,16 +74,19 @@ public final class App extends Application {
             });
     stage.setMaximized(r.full());
     stage.show();
+    session.selection().waveSecondsProperty().set(r.zoom());
     shell.go(r.bench());
-    if (night || r.night()) {
-      shell.switchLight();
-    }
+    shell.appearance().begin(night);
   }
 
   private void keep() {
     Rectangle2D place =
         new Rectangle2D(stage.getX(), stage.getY(), stage.getWidth(), stage.getHeight());
-    new Remembered(Optional.of(place), stage.isMaximized(), shell.bench(), shell.night())
+    new Remembered(
+            Optional.of(place),
+            stage.isMaximized(),
+            shell.bench(),
+            session.selection().waveSecondsProperty().get())
         .keep(session.folder());
   }
 

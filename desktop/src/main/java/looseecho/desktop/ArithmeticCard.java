@@ -1,17 +1,18 @@
 package looseecho.desktop;
 
 import java.util.Locale;
-import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import looseecho.desktop.control.Cards;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Arithmetic;
 import looseecho.echo.Words;
@@ -19,6 +20,7 @@ import looseecho.notes.Key;
 
 /** The arithmetic of the trade on a card over the bench: note values, intervals, ratios. */
 final class ArithmeticCard {
+  private static final String ID = "arithmetic";
   private static final double TWO_BARS = 8;
 
   private final double bpm;
@@ -37,17 +39,14 @@ final class ArithmeticCard {
 
   /** Shows the card for a tempo, or takes it away. */
   static void show(StackPane over, double bpm) {
-    if (over.getChildren().removeIf(n -> "arithmetic".equals(n.getId()))) {
-      return;
+    if (!Cards.close(over, ID)) {
+      Button close = new Button("Close");
+      close.setOnAction(e -> Cards.close(over, ID));
+      Cards.show(over, ID, KeyCode.F2, new ArithmeticCard(bpm).content(), close);
     }
-    VBox card = new ArithmeticCard(bpm).card();
-    Button close = new Button("Close");
-    close.setOnAction(e -> over.getChildren().remove(card));
-    card.getChildren().add(close);
-    over.getChildren().add(card);
   }
 
-  private VBox card() {
+  private VBox content() {
     GridPane values = new GridPane(20, 2);
     int row = 0;
     for (Arithmetic.Value v : Arithmetic.noteValues(bpm)) {
@@ -68,19 +67,13 @@ final class ArithmeticCard {
                 + "; two bars of four last "
                 + String.format(Locale.ROOT, "%.2f s", TWO_BARS * 60 / bpm));
     title.getStyleClass().add(Theme.HEADING);
-    VBox card =
-        new VBox(
-            12,
-            title,
-            values,
-            row(word("from"), from, word("to"), to, interval),
-            row(word("to a tempo of"), other, ratio),
-            row(word("recovery of"), ms, word("ms"), nearest));
-    card.setId("arithmetic");
-    card.getStyleClass().add("panel");
-    card.setPadding(new Insets(24));
-    card.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
-    return card;
+    return new VBox(
+        12,
+        title,
+        values,
+        row(word("from"), from, word("to"), to, interval),
+        row(word("to a tempo of"), other, ratio),
+        row(word("recovery of"), ms, word("ms"), nearest));
   }
 
   private void count() {

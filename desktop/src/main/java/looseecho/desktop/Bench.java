@@ -48,7 +48,8 @@ enum Bench {
               s.selection(),
               s.playback(),
               s.maker(),
-              new PracticeLog(s.folder().resolve("practice.csv"))),
+              new PracticeLog(s.folder().resolve("practice.csv")),
+              s.preferences()),
       s -> new HitsLedger(s.desk(), s.selection())),
   NOTES(
       "Notes",

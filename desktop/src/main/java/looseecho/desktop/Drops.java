@@ -15,9 +15,11 @@ import javafx.scene.input.TransferMode;
  * else is opened.
  *
  * @param open takes a track or a project
+ * @param several takes more than one at a time
  * @param byEnding takes what has a certain ending, such as a MIDI file
  */
-record Drops(Consumer<Path> open, Map<String, Consumer<Path>> byEnding) {
+record Drops(
+    Consumer<Path> open, Consumer<List<Path>> several, Map<String, Consumer<Path>> byEnding) {
   void on(Node window) {
     window.setOnDragOver(Drops::over);
     window.setOnDragDropped(this::dropped);
@@ -32,7 +34,9 @@ record Drops(Consumer<Path> open, Map<String, Consumer<Path>> byEnding) {
 
   private void dropped(DragEvent e) {
     List<File> files = e.getDragboard().getFiles();
-    if (!files.isEmpty()) {
+    if (files.size() > 1) {
+      several.accept(files.stream().map(File::toPath).toList());
+    } else if (!files.isEmpty()) {
       take(files.get(0).toPath());
     }
     e.setDropCompleted(!files.isEmpty());

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Alert;
@@ -23,6 +24,7 @@ import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.SoundFiles;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Papers;
+import looseecho.desktop.session.Preferences;
 import looseecho.desktop.theme.Theme;
 
 /** Opening, saving and exporting, with the questions that go with them. */
@@ -35,16 +37,19 @@ final class FileDialogs {
   private final Desk desk;
   private final Papers papers;
   private final Node owner;
+  private final Preferences preferences;
 
-  FileDialogs(Desk desk, Papers papers, Node owner) {
+  FileDialogs(Desk desk, Papers papers, Node owner, Preferences preferences) {
     this.desk = desk;
     this.papers = papers;
     this.owner = owner;
+    this.preferences = preferences;
   }
 
   void choose() {
     FileChooser chooser = new FileChooser();
     chooser.setTitle("Open a reference or a project");
+    begin(preferences.now().folders().tracks(), chooser::setInitialDirectory);
     chooser
         .getExtensionFilters()
         .addAll(
@@ -54,6 +59,11 @@ final class FileDialogs {
     if (file != null) {
       open(file.toPath());
     }
+  }
+
+  /** A folder that is gone would keep the dialog from opening. */
+  private static void begin(Optional<Path> folder, Consumer<File> in) {
+    folder.map(Path::toFile).filter(File::isDirectory).ifPresent(in);
   }
 
   void open(Path path) {
@@ -84,6 +94,7 @@ final class FileDialogs {
     }
     FileChooser chooser = new FileChooser();
     chooser.setTitle("Save the project");
+    begin(preferences.now().folders().results(), chooser::setInitialDirectory);
     FileChooser.ExtensionFilter plain =
         new FileChooser.ExtensionFilter("Project, the reference stays where it is", "*.looseecho");
     FileChooser.ExtensionFilter packed =
@@ -128,6 +139,7 @@ final class FileDialogs {
   void export() {
     DirectoryChooser chooser = new DirectoryChooser();
     chooser.setTitle("Export MIDI, mix and stems into a folder");
+    begin(preferences.now().folders().results(), chooser::setInitialDirectory);
     File folder = chooser.showDialog(owner.getScene().getWindow());
     if (folder != null) {
       papers.export(folder.toPath());

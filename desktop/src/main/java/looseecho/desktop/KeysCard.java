@@ -2,19 +2,18 @@ package looseecho.desktop;
 
 import java.util.List;
 import java.util.Locale;
-import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import looseecho.desktop.control.Cards;
 import looseecho.desktop.theme.Theme;
 
 /** All keys on a card over the bench, by bench; words typed at its top find some of them. */
@@ -49,8 +48,8 @@ final class KeysCard {
               "undo, redo",
               "K, G, O",
               "click on the beats; slower; loop one bar here, two, four, none",
-              "N, F1, F2",
-              "day or night, this card, the sums"),
+              "N, F1, F2, F4",
+              "day or night, this card, the sums, the settings"),
           group(
               "Ground",
               "T",
@@ -111,6 +110,7 @@ final class KeysCard {
               "Enter, Delete on a note in the logbook",
               "go there, take it out"));
 
+  private static final String ID = "keys";
   private static final double WIDTH = 760;
   private static final double HEIGHT = 520;
 
@@ -125,7 +125,7 @@ final class KeysCard {
   }
 
   static void show(StackPane over) {
-    if (over.getChildren().removeIf(n -> "keys".equals(n.getId()))) {
+    if (Cards.close(over, ID)) {
       return;
     }
     GridPane grid = new GridPane(24, 1);
@@ -136,27 +136,13 @@ final class KeysCard {
     find.textProperty().addListener((o, a, b) -> fill(grid, b));
     fill(grid, "");
     Button close = new Button("Close");
+    close.setOnAction(e -> Cards.close(over, ID));
     ScrollPane pane = new ScrollPane(grid);
     pane.setFitToWidth(true);
     pane.getStyleClass().add("plain-scroll");
     pane.setPrefSize(WIDTH, HEIGHT);
     VBox.setVgrow(pane, Priority.ALWAYS);
-    VBox card = new VBox(10, new HBox(12, find, close), pane);
-    card.setId("keys");
-    card.getStyleClass().add("panel");
-    card.setPadding(new Insets(16));
-    card.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
-    Runnable away = () -> over.getChildren().remove(card);
-    close.setOnAction(e -> away.run());
-    card.addEventFilter(
-        KeyEvent.KEY_PRESSED,
-        e -> {
-          if (e.getCode() == KeyCode.ESCAPE || e.getCode() == KeyCode.F1) {
-            away.run();
-            e.consume();
-          }
-        });
-    over.getChildren().add(card);
+    Cards.show(over, ID, KeyCode.F1, new HBox(12, find, close), pane);
     find.requestFocus();
   }
 

@@ -2,10 +2,20 @@ package looseecho.desktop;
 
 import java.util.List;
 import javafx.application.Application;
+import looseecho.desktop.session.Preferences;
+import looseecho.project.CorrectionStore;
 
 /** Starts the window. Not an Application itself, so that it starts from the class path. */
 public final class Launcher {
   private Launcher() {}
+
+  /** The toolkit asks for the scale once, before its first window. */
+  private static void scale(int percent) {
+    if (percent > 0) {
+      System.setProperty("glass.gtk.uiScale", percent + "%");
+      System.setProperty("glass.win.uiScale", percent + "%");
+    }
+  }
 
   /** Ends with 2 for wrong usage. */
   public static void main(String[] args) {
@@ -15,6 +25,7 @@ public final class Launcher {
       System.err.println("loose-echo: " + e.getMessage());
       System.exit(2);
     }
+    scale(Preferences.read(CorrectionStore.ofUser().folder()).look().scalePercent());
     Application.launch(App.class, args);
   }
 }

@@ -5,15 +5,16 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
-import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.Cards;
 import looseecho.desktop.session.Keeper;
 import looseecho.desktop.session.Papers;
 import looseecho.desktop.theme.Theme;
@@ -30,7 +31,7 @@ final class LostCard {
 
   /** Shows the card over a bench, or takes it away when nothing is lost. */
   static void show(StackPane over, Papers papers) {
-    over.getChildren().removeIf(n -> ID.equals(n.getId()));
+    Cards.close(over, ID);
     Keeper.LostException lost = papers.lostProperty().get();
     if (lost == null) {
       return;
@@ -40,23 +41,13 @@ final class LostCard {
     Label why = new Label(lost.getMessage());
     why.setWrapText(true);
     why.getStyleClass().add(Theme.SMALL);
-    VBox card = new VBox(10, title, why);
+    VBox card = Cards.show(over, ID, KeyCode.ESCAPE, title, why);
     for (Path kept : lost.kept().subList(0, Math.min(SHOWN, lost.kept().size()))) {
       card.getChildren().add(row(papers, lost.project(), kept));
     }
     card.getChildren()
-        .add(
-            Buttons.of(
-                "lost-close",
-                "Close",
-                "Leaves all as it is",
-                () -> over.getChildren().remove(card)));
-    card.setId(ID);
-    card.getStyleClass().add("panel");
-    card.setPadding(new Insets(16));
+        .add(Buttons.of("lost-close", "Close", "Leaves all as it is", () -> Cards.close(over, ID)));
     card.setPrefWidth(WIDTH);
-    card.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
-    over.getChildren().add(card);
   }
 
   private static HBox row(Papers papers, Path project, Path kept) {

@@ -1,16 +1,12 @@
 package looseecho.desktop;
 
-import java.io.IOException;
-import java.io.Reader;
-import java.io.Writer;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.Properties;
 import javafx.geometry.Rectangle2D;
-import looseecho.disk.WholeFile;
+import looseecho.desktop.control.TimeWindow;
+import looseecho.disk.KeptValues;
 
 /**
  * What comes back at the next start.
@@ -18,28 +14,28 @@ import looseecho.disk.WholeFile;
  * @param place where the window was; empty for the middle of the screen
  * @param full true when it filled the screen
  * @param bench the last one
- * @param night true for night, false for day
+ * @param zoom seconds that the wave shows
  */
-record Remembered(Optional<Rectangle2D> place, boolean full, Bench bench, boolean night) {
+record Remembered(Optional<Rectangle2D> place, boolean full, Bench bench, double zoom) {
   /** At the first start. */
-  static final Remembered NOTHING = new Remembered(Optional.empty(), false, Bench.GROUND, false);
+  static final Remembered NOTHING =
+      new Remembered(Optional.empty(), false, Bench.GROUND, TimeWindow.USUAL);
 
   private static final String FILE = "window.properties";
   private static final double SEEN = 100; // pixels of a window that can be taken hold of
 
   /** From a folder; nothing where there is none or it can't be read. */
   static Remembered read(Path folder) {
-    Properties p = new Properties();
-    try (Reader in = Files.newBufferedReader(folder.resolve(FILE), StandardCharsets.UTF_8)) {
-      p.load(in);
+    Properties p = KeptValues.read(folder.resolve(FILE));
+    try {
       Rectangle2D place =
           new Rectangle2D(number(p, "x"), number(p, "y"), number(p, "width"), number(p, "height"));
       return new Remembered(
           Optional.of(place),
           Boolean.parseBoolean(p.getProperty("full")),
           Bench.valueOf(p.getProperty("bench", "")),
-          Boolean.parseBoolean(p.getProperty("night")));
-    } catch (IOException | IllegalArgumentException | NullPointerException e) {
+          number(p, "zoom"));
+    } catch (IllegalArgumentException e) {
       System.getLogger(Remembered.class.getName())
           .log(System.Logger.Level.DEBUG, "nothing is remembered", e);
       return NOTHING;
@@ -47,7 +43,7 @@ record Remembered(Optional<Rectangle2D> place, boolean full, Bench bench, boolea
   }
 
   private static double number(Properties p, String name) {
-    double value = Double.parseDouble(p.getProperty(name));
+    double value = Double.parseDouble(p.getProperty(name, ""));
     if (!(Math.abs(value) < 1e5)) {
       throw new IllegalArgumentException(name + " " + value);
     }
@@ -66,20 +62,8 @@ record Remembered(Optional<Rectangle2D> place, boolean full, Bench bench, boolea
         });
     p.setProperty("full", String.valueOf(full));
     p.setProperty("bench", bench.name());
-    p.setProperty("night", String.valueOf(night));
-    try {
-      Files.createDirectories(folder);
-      WholeFile.write(
-          folder.resolve(FILE),
-          part -> {
-            try (Writer out = Files.newBufferedWriter(part, StandardCharsets.UTF_8)) {
-              p.store(out, null);
-            }
-          });
-    } catch (IOException e) {
-      System.getLogger(Remembered.class.getName())
-          .log(System.Logger.Level.DEBUG, "the window's place is not kept", e);
-    }
+    p.setProperty("zoom", String.valueOf(zoom));
+    KeptValues.write(folder.resolve(FILE), p);
   }
 
   /** Where the window goes on these screens: not where nobody could take hold of it. */

@@ -2,32 +2,30 @@ package looseecho.desktop;
 
 import java.nio.file.Path;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 import javafx.application.Platform;
 import javafx.beans.value.ChangeListener;
 import javafx.beans.value.ObservableValue;
 import javafx.event.Event;
-import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Scene;
-import javafx.scene.control.Button;
-import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.Cards;
 import looseecho.desktop.ledger.EchoLedger;
 import looseecho.desktop.river.RiverView;
 import looseecho.desktop.session.Session;
-import looseecho.desktop.theme.Theme;
+import looseecho.desktop.settings.SettingsCard;
 import looseecho.desktop.transport.TransportBar;
 import looseecho.echo.Template;
+import looseecho.mix.EchoRenderer;
 
 /**
  * The window's layout: river above, steps of the job left, bench in the middle, ledger right,
@@ -43,21 +41,24 @@ public final class Shell extends BorderPane {
   private final StepList steps = new StepList(this::go);
   private final FileDialogs files;
   private final Hints hints;
+  private final Header header;
   // Each view is made once: it listens to the session for as long as the window lives.
   private final Map<Bench, Node> benches = new EnumMap<>(Bench.class);
   private final Map<Bench, Node> ledgers = new EnumMap<>(Bench.class);
   private final Shortcuts shortcuts;
-  private boolean night;
+  private final Appearance appearance;
 
   public Shell(Session session) {
     this.session = session;
     hints = new Hints(session.folder());
-    files = new FileDialogs(session.desk(), session.papers(), this);
-    transport = new TransportBar(session.desk(), session.playback());
+    files = new FileDialogs(session.desk(), session.papers(), this, session.preferences());
+    transport = new TransportBar(session.desk(), session.playback(), session.preferences());
     shortcuts = new Shortcuts(session, this, files, transport);
+    appearance = new Appearance(session.preferences(), this);
+    header = new Header(session, this, files);
     setTop(
         new VBox(
-            header(),
+            header,
             new RiverView(
                 session.desk(), session.selection(), session.playback(), session.maker())));
     setLeft(steps);
@@ -76,6 +77,7 @@ public final class Shell extends BorderPane {
     ReadBack back = new ReadBack(session, files::open);
     new Drops(
             back::packOrTrack,
+            this::several,
             Map.of(
                 "mid", this::offer, "midi", this::offer, "sfz", back::sounds, "jams", back::jams))
         .on(this);
@@ -92,46 +94,6 @@ public final class Shell extends BorderPane {
   /** False when the person wants to stay because work is unsaved. */
   boolean mayClose() {
     return files.mayLose();
-  }
-
-  private HBox header() {
-    Label mark = new Label("Loose Echo");
-    mark.getStyleClass().add("wordmark");
-    Label name = new Label();
-    name.setId("reference-name");
-    name.getStyleClass().add(Theme.QUIET);
-    session
-        .desk()
-        .referenceProperty()
-        .addListener((o, a, b) -> name.setText(b == null ? "" : b.name()));
-    WorkStrip work = new WorkStrip(session.lanes());
-    HBox.setHgrow(work, Priority.ALWAYS);
-    Button light = Buttons.of("night", "Night", "Day or night (N)", this::switchLight);
-    Button save = Buttons.of("save", "Save", "Save the project (Ctrl+S)", files::save);
-    session
-        .papers()
-        .keeper()
-        .unsavedProperty()
-        .addListener((o, a, b) -> save.setText(b ? "Save •" : "Save"));
-    HBox header =
-        new HBox(
-            16,
-            mark,
-            name,
-            work,
-            Buttons.of(
-                "open",
-                "Open…",
-                "Open a reference or a project (Ctrl+O), or drop one anywhere",
-                files::choose),
-            save,
-            Buttons.of("demo", "Demo", "Open the demo", files::openDemo),
-            light,
-            Buttons.of("sums", "Sums", "Note values, intervals, ratios (F2)", this::sums),
-            Buttons.of("help", "Keys", "All keys (F1)", this::help));
-    header.setAlignment(Pos.CENTER_LEFT);
-    header.getStyleClass().add("header");
-    return header;
   }
 
   /** Goes to a step of the job, and to a section in which it has something to show. */
@@ -171,7 +133,9 @@ public final class Shell extends BorderPane {
     Bench bench = steps.selected();
     boolean empty = session.desk().referenceProperty().get() == null;
     Node content =
-        empty ? welcome() : benches.computeIfAbsent(bench, b -> b.bench(session, this::export));
+        empty
+            ? new Welcome(files, session.papers())
+            : benches.computeIfAbsent(bench, b -> b.bench(session, this::export));
     centre.getChildren().setAll(hinted(bench, content));
     LostCard.show(centre, session.papers());
     StackPane readings =
@@ -221,35 +185,18 @@ public final class Shell extends BorderPane {
             });
   }
 
-  private VBox welcome() {
-    Label title = new Label("Drop a track here");
-    title.getStyleClass().add(Theme.TITLE);
-    Label text =
-        new Label(
-            "WAV, AIFF, FLAC, MP3, M4A, Ogg Vorbis or Opus. You get its tempo, bars, key, every drum hit and the bass, and a template of its groove to write on.");
-    text.setWrapText(true);
-    text.setMaxWidth(460);
-    text.getStyleClass().add(Theme.QUIET);
-    Button open = Buttons.of("welcome-open", "Open a track…", "Ctrl+O", files::choose);
-    open.getStyleClass().add(Theme.PRIMARY);
-    HBox buttons =
-        new HBox(
-            12,
-            open,
-            Buttons.of(
-                "welcome-demo",
-                "Try the demo",
-                "A made-up radio tune",
-                session.papers()::openDemo));
-    buttons.setAlignment(Pos.CENTER);
-    VBox box = new VBox(title, text, buttons);
-    box.getChildren().addAll(files.leftBehind());
-    box.getStyleClass().add("welcome");
-    return box;
-  }
-
   void export() {
     files.export();
+  }
+
+  private void several(List<Path> files) {
+    session.batch().hear(files);
+    tracks();
+  }
+
+  /** The list of tracks that are heard one after the other. */
+  void tracks() {
+    BatchCard.show(centre, session.batch(), files::open);
   }
 
   /** Offers the parts of a MIDI file to the section at work. */
@@ -264,23 +211,48 @@ public final class Shell extends BorderPane {
     }
   }
 
-  void switchLight() {
-    night = !night;
-    Theme.night(getScene(), night);
-    ((Button) lookup("#night")).setText(night ? "Day" : "Night");
+  /** Day or night, and how it moves. */
+  Appearance appearance() {
+    return appearance;
+  }
+
+  /** The button offers the other light. */
+  void told(boolean dark) {
+    header.told(dark);
   }
 
   Bench bench() {
     return steps.selected();
   }
 
-  boolean night() {
-    return night;
+  /** Takes the card on top away; false when none lies over the bench. */
+  boolean closeCard() {
+    boolean closed = Cards.closeTop(centre);
+    if (closed) {
+      focusChart();
+    }
+    return closed;
+  }
+
+  private void focusChart() {
+    Node chart = centre.lookup(steps.selected().chart());
+    if (chart != null) {
+      chart.requestFocus();
+    }
   }
 
   void help() {
     session.desk().messageProperty().set("");
     KeysCard.show(centre);
+  }
+
+  void settings() {
+    SettingsCard.toggle(
+        centre,
+        session.preferences(),
+        session.playback().player(),
+        EchoRenderer.RATE,
+        session.folder());
   }
 
   void sums() {

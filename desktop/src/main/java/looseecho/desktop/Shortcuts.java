@@ -28,6 +28,10 @@ final class Shortcuts {
   }
 
   void pressed(KeyEvent e) {
+    if (e.getCode() == KeyCode.ESCAPE && shell.closeCard()) {
+      e.consume();
+      return;
+    }
     if (e.getTarget() instanceof TextInputControl
         && !(e.isShortcutDown() && ofWindow(e.getCode()))) {
       return; // it is typed, or edits the text
@@ -91,13 +95,14 @@ final class Shortcuts {
     switch (code) {
       case SPACE -> transport.toggle();
       case F -> transport.flip();
-      case N -> shell.switchLight();
+      case N -> shell.appearance().turn();
       case T -> session.taps().tap();
       case K -> session.playback().clickProperty().set(!session.playback().clickProperty().get());
       case G -> transport.slower();
       case O -> loopBars();
       case F1 -> shell.help();
       case F2 -> shell.sums();
+      case F4 -> shell.settings();
       default -> {
         return false;
       }

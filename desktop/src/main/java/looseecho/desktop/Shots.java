@@ -90,7 +90,7 @@ final class Shots {
           jobs.add(() -> shell.go(Bench.ECHO));
           jobs.add(() -> ((ToggleButton) shell.lookup("#ledger-part")).fire());
           jobs.add(() -> write(folder.resolve("echo-part.png")));
-          jobs.add(shell::switchLight);
+          jobs.add(shell.appearance()::turn);
           jobs.add(() -> shell.go(Bench.HITS));
           jobs.add(() -> write(folder.resolve("hits-night.png")));
           jobs.add(Platform::exit);

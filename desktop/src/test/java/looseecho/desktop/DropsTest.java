@@ -16,6 +16,7 @@ class DropsTest {
     Drops drops =
         new Drops(
             f -> done.add("open " + f),
+            all -> done.add("all " + all),
             Map.of(
                 "mid", f -> done.add("parts " + f),
                 "midi", f -> done.add("parts " + f),

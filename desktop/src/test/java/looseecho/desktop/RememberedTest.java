@@ -19,7 +19,7 @@ class RememberedTest {
 
   private static Remembered at(double x, double y) {
     Rectangle2D place = new Rectangle2D(x, y, 1280, 800);
-    return new Remembered(Optional.of(place), false, Bench.COMPARE, true);
+    return new Remembered(Optional.of(place), false, Bench.COMPARE, 23.5);
   }
 
   @Test

@@ -5,6 +5,9 @@ package looseecho.desktop.control;
  * follows the playhead until it is moved by hand, and again once the playhead is set in it.
  */
 public final class TimeWindow {
+  /** Seconds that are shown at first. */
+  public static final double USUAL = 9;
+
   private static final double LEAST = 0.002; // seconds: some eighty samples
   private static final double PAGE = 0.1; // where the playhead stands after a page is turned
   private double left;

@@ -22,7 +22,7 @@ public final class GroundBench extends VBox {
     getStyleClass().add("bench");
     strip = new SectionStrip(desk, selection, playback);
     TideChart tide = new TideChart(desk, selection, playback);
-    WaveChart wave = new WaveChart(desk, playback);
+    WaveChart wave = new WaveChart(desk, selection, playback);
     VBox.setVgrow(tide, Priority.ALWAYS);
     VBox.setVgrow(wave, Priority.ALWAYS);
     getChildren()

@@ -15,6 +15,7 @@ import looseecho.desktop.control.TimeWindow;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Playback;
 import looseecho.desktop.session.Reference;
+import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.pulse.Beat;
 
@@ -29,15 +30,17 @@ public final class WaveChart extends ChartPane {
   private static final double DOTS = 0.25; // samples per pixel below which each is a dot
   private static final double DRAG = 4;
   private final Desk desk;
+  private final Selection selection;
   private final Playback playback;
-  private final TimeWindow window = new TimeWindow(9);
+  private final TimeWindow window = new TimeWindow(TimeWindow.USUAL);
   private double drawn = -1;
   private double pressedAt;
   private double draggedTo;
   private boolean dragging;
 
-  public WaveChart(Desk desk, Playback playback) {
+  public WaveChart(Desk desk, Selection selection, Playback playback) {
     this.desk = desk;
+    this.selection = selection;
     this.playback = playback;
     setId("wave");
     setPrefHeight(170);
@@ -46,11 +49,8 @@ public final class WaveChart extends ChartPane {
     setAccessibleText("The wave with its beats");
     follow(desk.referenceProperty());
     follow(desk.analysisProperty());
-    desk.referenceProperty()
-        .addListener((o, a, b) -> window.track(b == null ? 1 : b.peaks().duration()));
-    if (desk.referenceProperty().get() != null) {
-      window.track(desk.referenceProperty().get().peaks().duration());
-    }
+    desk.referenceProperty().addListener((o, a, b) -> track(b));
+    track(desk.referenceProperty().get());
     setOnScroll(this::scrolled);
     setOnMousePressed(this::pressed);
     setOnMouseDragged(this::dragged);
@@ -66,6 +66,17 @@ public final class WaveChart extends ChartPane {
         });
   }
 
+  private void track(Reference r) {
+    window.track(r == null ? 1 : r.peaks().duration());
+    window.zoom(selection.waveSecondsProperty().get() / window.span(), 0);
+  }
+
+  /** As near as the person left it: the next track and the next start show it so. */
+  private void zoomed() {
+    selection.waveSecondsProperty().set(window.span());
+    redraw();
+  }
+
   /** The stretch shown, to be measured and tested. */
   public TimeWindow window() {
     return window;
@@ -77,7 +88,7 @@ public final class WaveChart extends ChartPane {
     } else {
       window.zoom(Math.pow(1.2, -e.getDeltaY() / 40), e.getX() / getWidth());
     }
-    redraw();
+    zoomed();
   }
 
   private void pressed(MouseEvent e) {
@@ -115,7 +126,7 @@ public final class WaveChart extends ChartPane {
       case HOME -> window.whole();
       case END -> {
         window.follow();
-        window.zoom(9 / window.span(), at);
+        window.zoom(TimeWindow.USUAL / window.span(), at);
         window.show(playback.player().position(), false);
       }
       default -> {
@@ -123,7 +134,7 @@ public final class WaveChart extends ChartPane {
       }
     }
     e.consume();
-    redraw();
+    zoomed();
   }
 
   private void barOneHere() {

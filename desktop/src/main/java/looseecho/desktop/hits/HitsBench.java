@@ -23,6 +23,7 @@ import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Playback;
+import looseecho.desktop.session.Preferences;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Brush;
@@ -57,7 +58,12 @@ public final class HitsBench extends VBox {
   private BarRows shown = BarRows.EMPTY;
 
   public HitsBench(
-      Desk desk, Selection selection, Playback playback, EchoMaker maker, PracticeLog log) {
+      Desk desk,
+      Selection selection,
+      Playback playback,
+      EchoMaker maker,
+      PracticeLog log,
+      Preferences preferences) {
     super(6);
     this.desk = desk;
     this.selection = selection;
@@ -65,7 +71,7 @@ public final class HitsBench extends VBox {
     getStyleClass().add("bench");
     chooser = new BarChooser(desk, selection, true);
     corrector = new HitCorrector(desk, selection, chooser.barProperty()::get, chart::cellTicks);
-    tapPanel = new TapPanel(desk, selection, playback, maker, this::lane, log);
+    tapPanel = new TapPanel(desk, selection, playback, maker, this::lane, log, preferences);
     chart.edit(corrector);
     hint.getStyleClass().add(Theme.QUIET);
     StackPane charts = new StackPane(chart, feel);

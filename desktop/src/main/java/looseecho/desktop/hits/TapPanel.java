@@ -26,6 +26,7 @@ import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Playback;
+import looseecho.desktop.session.Preferences;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Edits;
@@ -45,7 +46,6 @@ import looseecho.pulse.Grid;
  */
 final class TapPanel extends HBox {
   private static final String KEYBOARD = "keyboard: B";
-  private static final String SIMULATED = "simulated player";
   private static final int PLAIN = 90;
   private static final int HARD = 120;
   private static final int SOFT = 50;
@@ -55,6 +55,7 @@ final class TapPanel extends HBox {
   private final EchoMaker maker;
   private final Supplier<Lane> lane;
   private final PracticeLog log;
+  private final Preferences preferences;
   private final ToggleButton tap = new ToggleButton("Tap in");
   private final ComboBox<String> input = new ComboBox<>();
   private final Slider strength = new Slider(0, 100, 0);
@@ -71,7 +72,8 @@ final class TapPanel extends HBox {
       Playback playback,
       EchoMaker maker,
       Supplier<Lane> lane,
-      PracticeLog log) {
+      PracticeLog log,
+      Preferences preferences) {
     super(8);
     this.desk = desk;
     this.selection = selection;
@@ -79,6 +81,7 @@ final class TapPanel extends HBox {
     this.maker = maker;
     this.lane = lane;
     this.log = log;
+    this.preferences = preferences;
     setAlignment(Pos.CENTER_LEFT);
     tap.setId("tap-in");
     tap.setMinWidth(Region.USE_PREF_SIZE);
@@ -90,8 +93,13 @@ final class TapPanel extends HBox {
     input.setId("tap-input");
     Tips.on(input, "What you tap on: the keyboard, or drums that are plugged in");
     input.setPrefWidth(150);
-    input.getItems().setAll(KEYBOARD, SIMULATED);
-    input.setValue(KEYBOARD);
+    input.getItems().setAll(KEYBOARD, SimulatedInput.NAME);
+    String set = preferences.now().sound().tapOn();
+    if (!set.isEmpty() && !input.getItems().contains(set)) {
+      input.getItems().add(set);
+    }
+    input.setValue(set.isEmpty() ? KEYBOARD : set);
+    input.setOnAction(e -> tapOn());
     input.setOnShowing(e -> MidiInput.connected().forEach(this::offer));
     strength.setId("tap-strength");
     strength.setPrefWidth(80);
@@ -123,6 +131,12 @@ final class TapPanel extends HBox {
     if (!input.getItems().contains(i.name())) {
       input.getItems().add(i.name());
     }
+  }
+
+  /** What is chosen here is chosen at the next start, too. */
+  private void tapOn() {
+    String name = input.getValue().equals(KEYBOARD) ? "" : input.getValue();
+    preferences.change(s -> s.with(s.sound().tapOn(name)));
   }
 
   private static Label quiet(String text) {
@@ -165,7 +179,7 @@ final class TapPanel extends HBox {
     playback.player().play();
     String name = input.getValue();
     open =
-        name.equals(SIMULATED)
+        name.equals(SimulatedInput.NAME)
             ? new SimulatedInput(beat, 3)
             : MidiInput.connected().stream()
                 .filter(i -> i.name().equals(name))
@@ -194,7 +208,7 @@ final class TapPanel extends HBox {
     if (!listening) {
       return;
     }
-    TapIn.Tap last = new TapIn.Tap(playback.player().position(), velocity);
+    TapIn.Tap last = new TapIn.Tap(struckAt(), velocity);
     taps.computeIfAbsent(drum, d -> new ArrayList<>()).add(last);
     maker.audition(Part.of(drum), velocity);
     TapIn one =
@@ -205,6 +219,12 @@ final class TapPanel extends HBox {
             lines.getValue(),
             0);
     result.setText(one.errorsMs().isEmpty() ? "" : Words.offset(one.errorsMs().get(0)));
+  }
+
+  /** Where the hand meant it: less what taps come late by. */
+  private double struckAt() {
+    return playback.player().position()
+        - preferences.now().sound().delayMs() / 1000.0 * playback.player().speed();
   }
 
   private void finish() {

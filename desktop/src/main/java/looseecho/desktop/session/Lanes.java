@@ -14,6 +14,8 @@ import java.util.List;
  * @param indexing measures samples
  * @param looking looks through the samples; the newest counts
  * @param auditioning makes a sample ready to be heard; the newest counts
+ * @param plugging opens another sound card; the newest counts
+ * @param batch hears several tracks, one after the other
  * @param reading reads what the person lays on a template, such as a groove
  */
 public record Lanes(
@@ -26,6 +28,8 @@ public record Lanes(
     Work indexing,
     Work looking,
     Work auditioning,
+    Work plugging,
+    Work batch,
     Work reading,
     Work saving,
     Work exporting)
@@ -41,6 +45,8 @@ public record Lanes(
         Work.inOrder("indexing"),
         Work.newest("looking"),
         Work.newest("auditioning"),
+        Work.newest("plugging"),
+        Work.inOrder("batch"),
         Work.newest("reading"),
         Work.inOrder("saving"),
         Work.inOrder("exporting"));
@@ -57,6 +63,8 @@ public record Lanes(
         indexing,
         looking,
         auditioning,
+        plugging,
+        batch,
         reading,
         saving,
         exporting);

@@ -2,7 +2,9 @@ package looseecho.desktop.session;
 
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import looseecho.echo.Template;
+import looseecho.echo.Tighten;
 import looseecho.mix.Sounds;
 import looseecho.palette.SoundMatcher;
 import looseecho.project.Document;
@@ -12,12 +14,14 @@ public final class Matching {
   private final Desk desk;
   private final Work lane;
   private final Notice notice;
+  private final Supplier<Settings.Schools> schools;
   private boolean byItself = true;
 
-  Matching(Desk desk, Work lane, Notice notice) {
+  Matching(Desk desk, Work lane, Notice notice, Supplier<Settings.Schools> schools) {
     this.desk = desk;
     this.lane = lane;
     this.notice = notice;
+    this.schools = schools;
   }
 
   /** False leaves new tracks the built-in sounds. */
@@ -25,9 +29,14 @@ public final class Matching {
     byItself = wanted;
   }
 
-  /** For a track that was opened by itself. */
+  /** For a track that was opened by itself: its echo begins as this person works. */
   void opened(Document d) {
     lane.drop();
+    int tighten = schools.get().tighten();
+    Template t = desk.templateProperty().get();
+    if (tighten > 0 && t != null) {
+      desk.edit(Tighten.all(t, tighten / 100.0));
+    }
     if (byItself) {
       match(
           d,
@@ -68,7 +77,7 @@ public final class Matching {
     if (r != null && exact.isPresent()) {
       lane.start(
           p -> new SoundMatcher().match(r.audio(), exact.get(), Sounds.plain(), p),
-          done,
+          near -> done.accept(schools.get().monoBass() ? near : near.monoBelow(0)),
           e -> notice.failed("Matching the sounds", e, "The echo sounds as before."));
     }
   }

@@ -2,8 +2,11 @@ package looseecho.desktop.session;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
+import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -24,9 +27,12 @@ import looseecho.reading.Progress;
  */
 public final class SampleDrawer {
   private static final int SHOWN = 12;
+  private static final int LOOKED_AT = 40;
+  private static final double TOGETHER_DB = 1.5; // that another source has to be nearer
   private final Lanes lanes;
   private final Notice notice;
   private final Path folder;
+  private final Supplier<Set<Path>> sources;
   private final ReadOnlyIntegerWrapper size = new ReadOnlyIntegerWrapper(-1);
   private final ReadOnlyObjectWrapper<List<Match>> matches = new ReadOnlyObjectWrapper<>(List.of());
   private HeardSound wanted;
@@ -37,11 +43,13 @@ public final class SampleDrawer {
    * A drawer in a folder.
    *
    * @param folder where what was measured is kept
+   * @param sources folders whose samples are preferred
    */
-  SampleDrawer(Lanes lanes, Notice notice, Path folder) {
+  SampleDrawer(Lanes lanes, Notice notice, Path folder, Supplier<Set<Path>> sources) {
     this.lanes = lanes;
     this.notice = notice;
     this.folder = folder;
+    this.sources = sources;
   }
 
   /** Gets the drawer ready when it is first looked at. */
@@ -117,10 +125,23 @@ public final class SampleDrawer {
     return region;
   }
 
+  /** Those that lie with what was taken already count as nearer. */
+  private static List<Match> oneSource(List<Match> found, Set<Path> together) {
+    return found.stream()
+        .sorted(
+            Comparator.comparingDouble(
+                m ->
+                    m.distance()
+                        - (together.contains(m.entry().file().getParent()) ? TOGETHER_DB : 0)))
+        .limit(SHOWN)
+        .toList();
+  }
+
   private void look() {
     HeardSound now = wanted;
     Region of = region;
     String fitting = words;
+    Set<Path> together = sources.get();
     if (now == null || size.get() <= 0) {
       lanes.looking().drop();
       matches.set(List.of());
@@ -133,7 +154,7 @@ public final class SampleDrawer {
               try (Drawer drawer = Drawer.open(folder)) {
                 List<Entry> entries =
                     drawer.entries().stream().filter(e -> e.fits(fitting)).toList();
-                return new Matcher().match(now, of, entries, SHOWN, p);
+                return oneSource(new Matcher().match(now, of, entries, LOOKED_AT, p), together);
               }
             },
             matches::set,

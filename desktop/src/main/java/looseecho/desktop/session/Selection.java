@@ -2,8 +2,10 @@ package looseecho.desktop.session;
 
 import java.util.HashMap;
 import java.util.Map;
+import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleIntegerProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import looseecho.activity.Lane;
@@ -18,6 +20,8 @@ public final class Selection {
 
   private final Map<Part, ObjectProperty<Grid>> lines = new HashMap<>();
   private final ObjectProperty<Grid> grid = new SimpleObjectProperty<>(Grid.SIXTEENTH);
+
+  private final DoubleProperty waveSeconds = new SimpleDoubleProperty(9);
 
   Selection() {
     part.addListener((o, a, b) -> grid.set(linesOf(b).get()));
@@ -36,6 +40,11 @@ public final class Selection {
   /** Index of the section at work, -1 for none. */
   public IntegerProperty sectionProperty() {
     return section;
+  }
+
+  /** Seconds that the wave shows. */
+  public DoubleProperty waveSecondsProperty() {
+    return waveSeconds;
   }
 
   /** The lines that a part is written on. */

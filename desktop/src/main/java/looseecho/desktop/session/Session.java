@@ -1,9 +1,13 @@
 package looseecho.desktop.session;
 
 import java.nio.file.Path;
+import java.util.Set;
+import java.util.stream.Collectors;
 import looseecho.analysis.Analysis;
 import looseecho.echo.Template;
+import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sounds;
+import looseecho.play.OutputChoice;
 import looseecho.play.OutputDevice;
 import looseecho.play.Player;
 import looseecho.project.CorrectionStore;
@@ -29,9 +33,12 @@ public final class Session implements AutoCloseable {
   private final PaletteEar palette;
   private final Nearness nearness;
   private final Packing packing;
+  private final Preferences preferences;
+  private final Batch batch;
 
   public Session(OutputDevice device, CorrectionStore store) {
     folder = store.folder();
+    preferences = new Preferences(folder);
     Notice notice = new Notice(folder.resolveSibling("reports"));
     player = new Player(device);
     maker =
@@ -46,18 +53,53 @@ public final class Session implements AutoCloseable {
             maker::renderer,
             e -> notice.failed("Slow or single listening", e, "It plays on as it was."));
     Ear ear = new Ear(store);
+    batch = new Batch(lanes.batch(), ear);
     Keeper keeper = new Keeper(folder.resolveSibling("kept"));
     desk = new Desk(lanes.hearing(), lanes.saving(), ear, notice, new Ties());
-    matching = new Matching(desk, lanes.matching(), notice);
+    matching = new Matching(desk, lanes.matching(), notice, () -> preferences.now().schools());
     papers = new Papers(lanes, ear, desk, maker, keeper, notice, matching::opened);
     ownAudio = new OwnAudio(desk, selection, maker, playback, lanes, folder.resolveSibling("cuts"));
     layers = new LayerEar(desk, lanes.parting(), notice, maker.soundsProperty()::get);
-    SampleDrawer drawer = new SampleDrawer(lanes, notice, folder.resolveSibling("drawer"));
+    SampleDrawer drawer =
+        new SampleDrawer(lanes, notice, folder.resolveSibling("drawer"), this::sources);
     palette = new PaletteEar(desk, maker, playback, lanes, notice, drawer);
     nearness = new Nearness(desk, maker, lanes.measuring(), notice);
     packing =
         new Packing(desk, lanes.exporting(), notice, layers, nearness.comparisonProperty()::get);
+    sounding();
     notice.say(device.remark());
+  }
+
+  /** The player as it is set; another card is opened aside, which may take a moment. */
+  private void sounding() {
+    player.cap(Math.pow(10, preferences.now().sound().capDb() / 20.0));
+    preferences
+        .settingsProperty()
+        .addListener(
+            (o, was, now) -> {
+              player.cap(Math.pow(10, now.sound().capDb() / 20.0));
+              OutputChoice choice = now.sound().output();
+              if (!choice.equals(was.sound().output())) {
+                lanes
+                    .plugging()
+                    .start(
+                        p -> OutputDevice.open(choice, EchoRenderer.RATE),
+                        device -> {
+                          player.device(device);
+                          desk.say(device.remark());
+                        },
+                        e -> desk.say("That card can't be opened: " + e.getMessage()));
+              }
+            });
+  }
+
+  /** The folders of the echo's samples, where this person prefers one source. */
+  private Set<Path> sources() {
+    return preferences.now().schools().oneSource()
+        ? maker.soundsProperty().get().samples().stream()
+            .map(s -> Path.of(s.path()).toAbsolutePath().getParent())
+            .collect(Collectors.toSet())
+        : Set.of();
   }
 
   /** What follows the desk. */
@@ -89,6 +131,16 @@ public final class Session implements AutoCloseable {
     public void changed(Document d) {
       papers.keep(d);
     }
+  }
+
+  /** Several tracks, heard one after the other. */
+  public Batch batch() {
+    return batch;
+  }
+
+  /** How the person has set the program. */
+  public Preferences preferences() {
+    return preferences;
   }
 
   /** The track at work. */

@@ -20,6 +20,7 @@ public final class Theme {
   public static final String DOUBTFUL = "doubtful";
   public static final String SETTLED = "settled";
   private static final String NIGHT = "night";
+  private static final String CALM = "calm";
 
   /** Families of the bundled fonts, for drawing on canvases. */
   public static final String TEXT_FAMILY = "Cabin";
@@ -42,9 +43,22 @@ public final class Theme {
 
   /** Night when true, day when false. */
   public static void night(Scene scene, boolean on) {
-    scene.getRoot().getStyleClass().remove(NIGHT);
+    mark(scene, NIGHT, on);
+  }
+
+  /** Nothing glides when true. */
+  public static void calm(Scene scene, boolean on) {
+    mark(scene, CALM, on);
+  }
+
+  public static boolean isCalm(Scene scene) {
+    return scene != null && scene.getRoot().getStyleClass().contains(CALM);
+  }
+
+  private static void mark(Scene scene, String style, boolean on) {
+    scene.getRoot().getStyleClass().remove(style);
     if (on) {
-      scene.getRoot().getStyleClass().add(NIGHT);
+      scene.getRoot().getStyleClass().add(style);
     }
   }
 }

@@ -17,25 +17,30 @@ import looseecho.desktop.control.EachFrame;
 import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Playback;
+import looseecho.desktop.session.Preferences;
 import looseecho.desktop.theme.Theme;
 import looseecho.hits.Place;
 import looseecho.hits.Places;
 import looseecho.play.Listening;
+import looseecho.play.Rests;
 
 /** The strip at the bottom. */
 public final class TransportBar extends HBox {
   private final Desk desk;
   private final Playback playback;
+  private final Preferences preferences;
+  private final Rests rests = new Rests();
   private Places places; // of the track, null before its beat is known
   private final Button play = new Button("Play");
   private final Label place = new Label();
   private final Label listened = new Label();
   private final Slider balance = new Slider(0, 1, 0.5);
 
-  public TransportBar(Desk desk, Playback playback) {
+  public TransportBar(Desk desk, Playback playback, Preferences preferences) {
     super(12);
     this.desk = desk;
     this.playback = playback;
+    this.preferences = preferences;
     getStyleClass().add("transport");
     setAlignment(Pos.CENTER_LEFT);
     play.setId("play");
@@ -208,6 +213,9 @@ public final class TransportBar extends HBox {
     if (!heard.equals(listened.getText())) {
       listened.setText(heard);
     }
+    rests
+        .due(ears.seconds(), preferences.now().sound().restMinutes())
+        .ifPresent(desk.messageProperty()::set);
     String failure = playback.player().failure();
     if (!failure.isEmpty() && !failure.equals(desk.messageProperty().get())) {
       desk.messageProperty().set(failure);
