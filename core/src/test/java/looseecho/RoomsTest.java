@@ -28,6 +28,7 @@ class RoomsTest {
           "echo",
           "separate",
           "layers",
+          "doubt",
           "mix",
           "palette",
           "drawer",

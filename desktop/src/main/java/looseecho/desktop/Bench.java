@@ -1,5 +1,7 @@
 package looseecho.desktop;
 
+import java.util.Arrays;
+import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.Predicate;
@@ -136,6 +138,11 @@ enum Bench {
     pane.setFocusTraversable(false);
     pane.setMinHeight(0);
     return pane;
+  }
+
+  /** The bench whose keys stand under a heading. */
+  static Optional<Bench> named(String heading) {
+    return Arrays.stream(values()).filter(b -> heading.startsWith(b.title)).findFirst();
   }
 
   String title() {

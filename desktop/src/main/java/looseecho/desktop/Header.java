@@ -46,6 +46,7 @@ final class Header extends HBox {
             save,
             Buttons.of("demo", "Demo", "Open the demo", files::openDemo),
             light,
+            Buttons.of("find-deed", "Find", "What do you want to do? (F3)", shell::find),
             Buttons.of("set", "Settings", "Sound, look, how you work (F4)", shell::settings),
             Buttons.of("sums", "Sums", "Note values, intervals, ratios (F2)", shell::sums),
             Buttons.of("help", "Keys", "All keys (F1)", shell::help));

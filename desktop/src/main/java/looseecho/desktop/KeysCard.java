@@ -48,8 +48,10 @@ final class KeysCard {
               "undo, redo",
               "K, G, O",
               "click on the beats; slower; loop one bar here, two, four, none",
-              "N, F1, F2, F4",
-              "day or night, this card, the sums, the settings"),
+              "N, F1, F2, F3, F4",
+              "day or night, this card, the sums, find what to do, the settings",
+              "F5, Shift+F5",
+              "next thing worth checking; this one is fine"),
           group(
               "Ground",
               "T",

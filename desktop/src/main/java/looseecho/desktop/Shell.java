@@ -46,6 +46,8 @@ public final class Shell extends BorderPane {
   private final Map<Bench, Node> benches = new EnumMap<>(Bench.class);
   private final Map<Bench, Node> ledgers = new EnumMap<>(Bench.class);
   private final Shortcuts shortcuts;
+  private final Checks checks;
+  private final Finder finder = new Finder(this);
   private final Appearance appearance;
 
   public Shell(Session session) {
@@ -53,6 +55,7 @@ public final class Shell extends BorderPane {
     hints = new Hints(session.folder());
     files = new FileDialogs(session.desk(), session.papers(), this, session.preferences());
     transport = new TransportBar(session.desk(), session.playback(), session.preferences());
+    checks = new Checks(session, this);
     shortcuts = new Shortcuts(session, this, files, transport);
     appearance = new Appearance(session.preferences(), this);
     header = new Header(session, this, files);
@@ -136,7 +139,7 @@ public final class Shell extends BorderPane {
         empty
             ? new Welcome(files, session.papers())
             : benches.computeIfAbsent(bench, b -> b.bench(session, this::export));
-    centre.getChildren().setAll(hinted(bench, content));
+    centre.getChildren().setAll(topped(bench, content));
     LostCard.show(centre, session.papers());
     StackPane readings =
         empty
@@ -151,14 +154,25 @@ public final class Shell extends BorderPane {
     }
   }
 
-  /** With what is worth knowing of a bench, on the demo only: someone is looking around. */
-  private Node hinted(Bench bench, Node content) {
+  /** With what is worth checking on a bench, and hints on the demo: someone is looking around. */
+  private Node topped(Bench bench, Node content) {
     var track = session.desk().referenceProperty().get();
-    if (track == null || !track.name().endsWith(DEMO)) {
+    if (track == null) {
       return content;
     }
     VBox.setVgrow(content, Priority.ALWAYS);
-    return hints.of(bench, this::show).<Node>map(h -> new VBox(h, content)).orElse(content);
+    VBox all = new VBox();
+    if (track.name().endsWith(DEMO)) {
+      hints.of(bench, this::show).ifPresent(all.getChildren()::add);
+    }
+    checks.strip(bench).ifPresent(all.getChildren()::add);
+    all.getChildren().add(content);
+    return all;
+  }
+
+  /** What leads through all that is worth checking. */
+  Checks checks() {
+    return checks;
   }
 
   Hints hints() {
@@ -253,6 +267,18 @@ public final class Shell extends BorderPane {
         session.playback().player(),
         EchoRenderer.RATE,
         session.folder());
+  }
+
+  /** What can be done, by words. */
+  void find() {
+    finder.toggle(centre);
+  }
+
+  /** A bench and its ledger, made when they are first wanted. */
+  List<Node> parts(Bench bench) {
+    return List.of(
+        benches.computeIfAbsent(bench, b -> b.bench(session, this::export)),
+        ledgers.computeIfAbsent(bench, b -> b.ledger(session)));
   }
 
   void sums() {

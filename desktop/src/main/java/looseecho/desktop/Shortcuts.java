@@ -40,6 +40,11 @@ final class Shortcuts {
       e.consume();
       return;
     }
+    if (e.isShiftDown() && e.getCode() == KeyCode.F5) {
+      shell.checks().fine();
+      e.consume();
+      return;
+    }
     boolean taken = e.isShortcutDown() ? withControl(e) : plain(e.getCode());
     if (taken) {
       e.consume();
@@ -102,6 +107,8 @@ final class Shortcuts {
       case O -> loopBars();
       case F1 -> shell.help();
       case F2 -> shell.sums();
+      case F3 -> shell.find();
+      case F5 -> shell.checks().next();
       case F4 -> shell.settings();
       default -> {
         return false;

@@ -17,6 +17,7 @@ import looseecho.activity.Lane;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
+import looseecho.doubt.Doubt;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.echo.Words;
@@ -33,6 +34,8 @@ public final class BarChooser extends HBox {
   private final ComboBox<String> sections = new ComboBox<>();
   private final HBox bars = new HBox(4);
   private final ScrollPane strip = new ScrollPane(bars); // one line, however many bars there are
+
+  private static final double JUST_BEFORE = 0.03; // seconds: early strokes are of the next bar
 
   /** Stands for the bar that is typical of the section. */
   public static final int TYPICAL = -1;
@@ -79,7 +82,28 @@ public final class BarChooser extends HBox {
             });
     desk.templateProperty().addListener((o, a, b) -> fill(b));
     selection.sectionProperty().addListener((o, a, b) -> fill(desk.templateProperty().get()));
+    selection.spotProperty().addListener((o, a, b) -> go(b));
     fill(desk.templateProperty().get());
+  }
+
+  /** To the bar of a place. */
+  private void go(Doubt.Spot spot) {
+    Template t = desk.templateProperty().get();
+    if (spot == null || t == null) {
+      return;
+    }
+    int section = 0;
+    while (section + 1 < t.sections().size()
+        && t.time(section + 1, 0, 0) <= spot.time() + JUST_BEFORE) {
+      section++;
+    }
+    List<BarGrid.Bar> all = t.grid(section).bars();
+    int index = 0;
+    while (index + 1 < all.size()
+        && t.time(section, all.get(index + 1).from(), 0) <= spot.time() + JUST_BEFORE) {
+      index++;
+    }
+    go(section, index);
   }
 
   /** The bar in the section from 0, or {@link #TYPICAL}. */

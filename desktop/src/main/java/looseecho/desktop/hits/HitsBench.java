@@ -26,6 +26,7 @@ import looseecho.desktop.session.Playback;
 import looseecho.desktop.session.Preferences;
 import looseecho.desktop.session.Selection;
 import looseecho.desktop.theme.Theme;
+import looseecho.doubt.Doubt;
 import looseecho.echo.Brush;
 import looseecho.echo.DrumPart;
 import looseecho.echo.Edits;
@@ -89,6 +90,7 @@ public final class HitsBench extends VBox {
     chooser.barProperty().addListener((o, a, b) -> show());
     chart.drumProperty().addListener((o, a, b) -> chosen(b));
     playback.soloProperty().addListener((o, a, b) -> alone.setSelected(b instanceof DrumPart));
+    selection.spotProperty().addListener((o, a, b) -> spot(b));
     addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     show();
   }
@@ -152,8 +154,24 @@ public final class HitsBench extends VBox {
       desk.messageProperty().set("No hit is in doubt.");
       return;
     }
-    Hit h = next.get();
-    settledUntil = h.time();
+    settledUntil = next.get().time();
+    show(next.get());
+  }
+
+  private void spot(Doubt.Spot spot) {
+    Analysis a = desk.analysisProperty().get();
+    if (spot != null && spot.lane().isPresent() && a != null && a.pulse().isPresent()) {
+      a.hits().stream()
+          .filter(h -> h.lane() == spot.lane().get() && h.time() == spot.time())
+          .findFirst()
+          .filter(h -> desk.templateProperty().get() != null)
+          .ifPresent(this::show);
+    }
+  }
+
+  /** Goes to a hit, so that it can be kept or dropped. */
+  private void show(Hit h) {
+    Template t = desk.templateProperty().get();
     for (int s = 0; s < t.sections().size(); s++) {
       List<BarGrid.Bar> bars = t.grid(s).bars();
       for (int b = 0; b < bars.size(); b++) {

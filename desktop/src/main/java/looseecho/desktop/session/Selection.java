@@ -9,6 +9,7 @@ import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleIntegerProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import looseecho.activity.Lane;
+import looseecho.doubt.Doubt;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.pulse.Grid;
@@ -21,6 +22,7 @@ public final class Selection {
   private final Map<Part, ObjectProperty<Grid>> lines = new HashMap<>();
   private final ObjectProperty<Grid> grid = new SimpleObjectProperty<>(Grid.SIXTEENTH);
 
+  private final ObjectProperty<Doubt.Spot> spot = new SimpleObjectProperty<>();
   private final DoubleProperty waveSeconds = new SimpleDoubleProperty(9);
 
   Selection() {
@@ -40,6 +42,11 @@ public final class Selection {
   /** Index of the section at work, -1 for none. */
   public IntegerProperty sectionProperty() {
     return section;
+  }
+
+  /** A place that the benches go to; null before any. */
+  public ObjectProperty<Doubt.Spot> spotProperty() {
+    return spot;
   }
 
   /** Seconds that the wave shows. */

@@ -35,6 +35,7 @@ public final class Session implements AutoCloseable {
   private final Packing packing;
   private final Preferences preferences;
   private final Batch batch;
+  private final Checklist checklist;
 
   public Session(OutputDevice device, CorrectionStore store) {
     folder = store.folder();
@@ -63,6 +64,7 @@ public final class Session implements AutoCloseable {
     SampleDrawer drawer =
         new SampleDrawer(lanes, notice, folder.resolveSibling("drawer"), this::sources);
     palette = new PaletteEar(desk, maker, playback, lanes, notice, drawer);
+    checklist = new Checklist(desk, layers, palette, () -> preferences.now().schools());
     nearness = new Nearness(desk, maker, lanes.measuring(), notice);
     packing =
         new Packing(desk, lanes.exporting(), notice, layers, nearness.comparisonProperty()::get);
@@ -131,6 +133,11 @@ public final class Session implements AutoCloseable {
     public void changed(Document d) {
       papers.keep(d);
     }
+  }
+
+  /** What is worth checking. */
+  public Checklist checklist() {
+    return checklist;
   }
 
   /** Several tracks, heard one after the other. */

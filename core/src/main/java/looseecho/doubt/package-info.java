@@ -1,0 +1,2 @@
+/** What is worth a person's look, most important first. */
+package looseecho.doubt;

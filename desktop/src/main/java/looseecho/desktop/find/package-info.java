@@ -1,0 +1,2 @@
+/** Finds what can be done anywhere in the window by words, and does it. */
+package looseecho.desktop.find;
