@@ -1,7 +1,6 @@
 package looseecho.desktop;
 
 import java.util.EnumMap;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import looseecho.desktop.session.Checklist;
@@ -81,14 +80,9 @@ final class Checks {
                 session.selection().spotProperty().set(s);
               }
             });
-    session.desk().say(capital(d.words()));
   }
 
   private static boolean isOf(PaletteRow row, Doubt.Spot spot) {
     return spot.lane().filter(l -> l == row.heard().part().lane()).isPresent();
-  }
-
-  private static String capital(String words) {
-    return words.substring(0, 1).toUpperCase(Locale.ENGLISH) + words.substring(1);
   }
 }

@@ -54,6 +54,11 @@ class FindTest extends WindowTest {
         "it is done",
         () -> Math.abs(session.desk().templateProperty().get().bpm() - bpm / 2) < 0.1);
 
+    asked("kick");
+    robot.type(KeyCode.S, KeyCode.ESCAPE);
+    robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT2).release(KeyCode.CONTROL);
+    assertEquals(Bench.HITS, shell.bench(), "keys work as soon as the card is gone");
+
     asked("blind test no such thing");
     robot.type(KeyCode.ENTER); // nothing fits: nothing happens
     robot.type(KeyCode.ESCAPE);

@@ -86,7 +86,8 @@ public final class Deeds {
     String tip = c.getTooltip() == null ? "" : c.getTooltip().getText();
     String text = c instanceof Labeled l && l.getText() != null ? l.getText() : "";
     boolean worded = text.chars().filter(Character::isLetter).count() > 1;
-    String name = worded ? text : tip.isEmpty() ? String.valueOf(c.getAccessibleText()) : tip;
+    String said = c.getAccessibleText() == null ? tip : c.getAccessibleText();
+    String name = worded ? text : said.lines().findFirst().orElse("");
     deeds.add(new Deed(name, where, worded ? tip : "", run));
   }
 }

@@ -46,6 +46,7 @@ final class LoosePanel extends VBox {
       s.setPrefWidth(58);
       s.setBlockIncrement(10);
       Tips.on(s, String.join("\n", Loosener.operations().get(aspect)));
+      s.setAccessibleText("Looseness of the " + aspect.words());
       Label now = new Label("0 %");
       now.setId("new-" + aspect.words());
       now.getStyleClass().add(Theme.NUMBER);
