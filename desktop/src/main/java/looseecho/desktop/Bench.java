@@ -104,7 +104,7 @@ enum Bench {
       "sheet, stems, pack",
       "#log-list",
       s -> true,
-      (s, out) -> new HandoverBench(s.desk(), s.packing(), s.playback()),
+      (s, out) -> new HandoverBench(s.desk(), s.packing(), s.playback(), s.preferences()),
       s -> new HandoverLedger(s.desk(), s.nearness()));
 
   private final String title;

@@ -137,9 +137,13 @@ final class FileDialogs {
   }
 
   void export() {
+    Optional<Path> usual = preferences.now().folders().results().filter(Files::isDirectory);
+    if (usual.isPresent()) {
+      papers.export(usual.get());
+      return;
+    }
     DirectoryChooser chooser = new DirectoryChooser();
     chooser.setTitle("Export MIDI, mix and stems into a folder");
-    begin(preferences.now().folders().results(), chooser::setInitialDirectory);
     File folder = chooser.showDialog(owner.getScene().getWindow());
     if (folder != null) {
       papers.export(folder.toPath());

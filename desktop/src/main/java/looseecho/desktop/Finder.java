@@ -2,6 +2,7 @@ package looseecho.desktop;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
@@ -20,10 +21,17 @@ final class Finder {
   }
 
   void toggle(StackPane over) {
-    FindCard.toggle(over, deeds());
+    List<Supplier<List<Deed>>> sources = new ArrayList<>();
+    sources.add(this::everywhere);
+    if (shell.session().desk().referenceProperty().get() != null) {
+      for (Bench bench : Bench.values()) {
+        sources.add(() -> of(bench));
+      }
+    }
+    FindCard.toggle(over, sources);
   }
 
-  List<Deed> deeds() {
+  private List<Deed> everywhere() {
     List<Deed> all = new ArrayList<>();
     all.addAll(Deeds.of(shell.getTop(), "everywhere", this::focus));
     all.addAll(Deeds.of(shell.getBottom(), "everywhere", this::focus));
@@ -36,14 +44,17 @@ final class Finder {
               bench.about() + " (Ctrl+" + (bench.ordinal() + 1) + ")",
               () -> shell.go(bench)));
     }
-    if (shell.session().desk().referenceProperty().get() != null) {
-      for (Bench bench : Bench.values()) {
-        for (Node part : shell.parts(bench)) {
-          all.addAll(Deeds.of(part, bench.title(), n -> show(bench, n)));
-        }
-      }
-      for (KeysCard.Group g : KeysCard.GROUPS) {
-        Bench.named(g.name()).ifPresent(b -> g.keys().forEach(k -> all.add(key(b, k))));
+    return all;
+  }
+
+  private List<Deed> of(Bench bench) {
+    List<Deed> all = new ArrayList<>();
+    for (Node part : shell.parts(bench)) {
+      all.addAll(Deeds.of(part, bench.title(), n -> show(bench, n)));
+    }
+    for (KeysCard.Group g : KeysCard.GROUPS) {
+      if (Bench.named(g.name()).filter(b -> b == bench).isPresent()) {
+        g.keys().forEach(k -> all.add(key(bench, k)));
       }
     }
     return all;

@@ -21,6 +21,7 @@ import looseecho.echo.Part;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
 
 /** Words find whatever can be done, and one key goes to what is worth checking next. */
 class FindTest extends WindowTest {
@@ -34,8 +35,12 @@ class FindTest extends WindowTest {
   @SuppressWarnings("unchecked")
   private List<Deed> asked(String words) {
     robot.type(KeyCode.F3);
+    until("it asks", () -> shell.getScene().getFocusOwner() instanceof TextField);
+    robot.interact(() -> ((TextField) shell.lookup("#find-words")).setText("go to"));
+    WaitForAsyncUtils.waitForFxEvents(20);
     robot.interact(() -> ((TextField) shell.lookup("#find-words")).setText(words));
-    return ((ListView<Deed>) shell.lookup("#find-list")).getItems();
+    WaitForAsyncUtils.waitForFxEvents(20);
+    return List.copyOf(((ListView<Deed>) shell.lookup("#find-list")).getItems());
   }
 
   @Test

@@ -1,7 +1,13 @@
 package looseecho.desktop.find;
 
+import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.Deque;
 import java.util.List;
+import java.util.function.Supplier;
+import javafx.application.Platform;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -27,14 +33,20 @@ public final class FindCard {
 
   private FindCard() {}
 
-  /** Shows it, or takes it away. */
-  public static void toggle(StackPane over, List<Deed> deeds) {
+  /**
+   * Shows it, or takes it away.
+   *
+   * @param sources asked one after the other, between frames: a bench that nobody has looked at yet
+   *     is made first
+   */
+  public static void toggle(StackPane over, List<Supplier<List<Deed>>> sources) {
     if (Cards.close(over, ID)) {
       return;
     }
     TextField words = new TextField();
     words.setId("find-words");
     words.setPromptText("what do you want to do?");
+    List<Deed> deeds = new ArrayList<>();
     ListView<Deed> list = new ListView<>();
     list.setId("find-list");
     list.setAccessibleText("What fits");
@@ -45,14 +57,20 @@ public final class FindCard {
     list.setPlaceholder(none);
     Runnable fill =
         () -> {
+          int at = list.getSelectionModel().getSelectedIndex();
           list.getItems()
               .setAll(
                   deeds.stream()
                       .filter(d -> d.fit(words.getText()) >= 0)
                       .sorted(Comparator.comparingInt(d -> d.fit(words.getText())))
                       .toList());
-          list.getSelectionModel().select(0);
-          list.scrollTo(0);
+          if (!words.getText().equals(list.getUserData())) {
+            list.setUserData(words.getText()); // else the list has only grown
+            list.getSelectionModel().select(0);
+            list.scrollTo(0);
+          } else {
+            list.getSelectionModel().select(Math.max(0, at));
+          }
         };
     words.textProperty().addListener((o, a, b) -> fill.run());
     Runnable run =
@@ -65,9 +83,18 @@ public final class FindCard {
         };
     words.addEventFilter(KeyEvent.KEY_PRESSED, e -> key(e, list, run));
     list.setOnMouseClicked(e -> run.run());
-    fill.run();
     Cards.show(over, ID, KEY, words, list);
+    ask(new ArrayDeque<>(sources), deeds, fill, list);
     words.requestFocus();
+  }
+
+  private static void ask(
+      Deque<Supplier<List<Deed>>> sources, List<Deed> deeds, Runnable fill, Node shown) {
+    if (!sources.isEmpty() && shown.getScene() != null) {
+      deeds.addAll(sources.poll().get());
+      fill.run();
+      Platform.runLater(() -> ask(sources, deeds, fill, shown));
+    }
   }
 
   private static void key(KeyEvent e, ListView<Deed> list, Runnable run) {

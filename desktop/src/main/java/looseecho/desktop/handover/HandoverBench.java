@@ -1,5 +1,7 @@
 package looseecho.desktop.handover;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.EnumSet;
@@ -24,6 +26,7 @@ import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Packing;
 import looseecho.desktop.session.Playback;
+import looseecho.desktop.session.Preferences;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
@@ -35,6 +38,7 @@ import looseecho.handover.Exporters;
 public final class HandoverBench extends HBox {
   private final Desk desk;
   private final Packing packing;
+  private final Preferences preferences;
   private final Map<Exporters, CheckBox> kinds = new EnumMap<>(Exporters.class);
   private final Map<Part, ToggleButton> parts = new LinkedHashMap<>();
   private final FlowPane partChips = new FlowPane(6, 6);
@@ -46,10 +50,11 @@ public final class HandoverBench extends HBox {
   private Set<Part> shown = Set.of();
   private List<String> order = List.of();
 
-  public HandoverBench(Desk desk, Packing packing, Playback playback) {
+  public HandoverBench(Desk desk, Packing packing, Playback playback, Preferences preferences) {
     super(20);
     this.desk = desk;
     this.packing = packing;
+    this.preferences = preferences;
     setId("handover");
     getStyleClass().add("bench");
     VBox left = new VBox(8);
@@ -87,8 +92,9 @@ public final class HandoverBench extends HBox {
         Buttons.of(
             "pack-write",
             "Write the pack…",
-            "Asks for a folder; nothing that is there is written over",
-            () -> SoundFiles.folder("Where the pack goes").ifPresent(this::write));
+            "Goes to the folder of your results (F4), or asks for one; nothing that is there is written"
+                + " over",
+            this::write);
     write.getStyleClass().add(Theme.PRIMARY);
     left.getChildren().addAll(which, partChips, when, sectionChips, named, called, write);
     LogList log = new LogList(desk, playback);
@@ -131,8 +137,18 @@ public final class HandoverBench extends HBox {
     return chip;
   }
 
+  private void write() {
+    preferences
+        .now()
+        .folders()
+        .results()
+        .filter(Files::isDirectory)
+        .or(() -> SoundFiles.folder("Where the pack goes"))
+        .ifPresent(this::write);
+  }
+
   /** Writes the pack into a folder. */
-  public void write(java.nio.file.Path folder) {
+  public void write(Path folder) {
     Set<Exporters> wanted = EnumSet.noneOf(Exporters.class);
     kinds.forEach(
         (kind, box) -> {
