@@ -51,7 +51,7 @@ class AnalyzeTest {
             .read(Demo.file(Path.of("target/demo"), Progress.NONE), Progress.NONE)
             .audio();
     Path song = dir.resolve("tide song.wav");
-    new WavWriter().write(whole.slice(44100 * 10, 44100 * 30), song);
+    new WavWriter().write(whole.slice(44100 * 10, 44100 * 24), song);
     Path bad = Files.writeString(dir.resolve("bad.mp3"), "no music in here at all, not a note");
     Path results = dir.resolve("results/deep");
     Outcome o =
@@ -65,7 +65,7 @@ class AnalyzeTest {
     assertTrue(
         o.err().stream().anyMatch(l -> l.contains("Hearing hits and beats")), "progress is told");
     var jams = new ObjectMapper().readTree(results.resolve("tide song.jams").toFile());
-    assertEquals(20, jams.at("/file_metadata/duration").asDouble(), 0.01);
+    assertEquals(14, jams.at("/file_metadata/duration").asDouble(), 0.01);
     assertTrue(
         MidiSystem.getSequence(results.resolve("tide song.mid").toFile()).getTracks().length > 3);
     assertFalse(Files.exists(results.resolve("bad.jams")));
@@ -83,7 +83,6 @@ class AnalyzeTest {
     assertEquals(1, kept.code());
     assertEquals("{}", Files.readString(mine));
     assertTrue(kept.err().get(0).contains("--force"), kept.err().toString());
-    assertEquals(0, run("analyze", "--force", "--out", results.toString(), song.toString()).code());
   }
 
   /** File names are bytes: under the plain C locale Java can't spell the two bytes of an umlaut. */

@@ -90,7 +90,7 @@ enum Bench {
       "heard against yours",
       "#palette-chart",
       s -> true,
-      (s, out) -> new PaletteBench(s.desk(), s.palette()),
+      (s, out) -> new PaletteBench(s.desk(), s.palette(), s.pairs()),
       s -> new PaletteLedger(s.palette())),
   COMPARE(
       "Compare",

@@ -12,14 +12,17 @@ import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import looseecho.audio.Audio;
 import looseecho.audio.WavWriter;
 import looseecho.desktop.session.PaletteRow;
 import looseecho.drawer.Match;
+import looseecho.drawer.PairMatcher;
 import looseecho.mix.Job;
 import looseecho.mix.Sound;
+import looseecho.mix.Sounds;
 import looseecho.palette.Region;
 import looseecho.synth.SampleSound;
 import org.junit.jupiter.api.Test;
@@ -130,6 +133,40 @@ class PaletteBenchTest extends WindowTest {
     until("it is taken", () -> sound(row).layers().size() == 2);
     assertEquals(Job.TAIL, sound(row).layers().get(1).job());
     assertTrue(session.desk().messageProperty().get().endsWith("pier thud beside it"));
+  }
+
+  /** Kick and snare are taken as a pair, and given back as one. */
+  @Test
+  void kickAndSnareAreChosenAsAPair() {
+    until("it is heard", () -> session.desk().templateProperty().get() != null);
+    go("#step-palette");
+    until("the drawer is ready", () -> !matches().isEmpty() && session.lanes().resting());
+    ToggleButton pair = robot.lookup("#as-pair").queryAs(ToggleButton.class);
+    robot.interact(pair::fire);
+    until("pairs are found", () -> !session.palette().drawer().pairsProperty().get().isEmpty());
+    List<PairMatcher.Pair> pairs = session.palette().drawer().pairsProperty().get();
+    for (int i = 1; i < pairs.size(); i++) {
+      assertTrue(pairs.get(i - 1).distance() <= pairs.get(i).distance(), "the best first");
+    }
+    Sounds before = session.maker().soundsProperty().get();
+    ListView<?> list = robot.lookup("#pairs").queryAs(ListView.class);
+    robot.interact(list::requestFocus);
+    robot.type(KeyCode.DOWN).type(KeyCode.ENTER);
+    until("both are taken", () -> taken(before) == 2);
+    assertTrue(session.desk().messageProperty().get().startsWith("Kick and snare: "));
+    robot.interact(session.desk()::undo);
+    assertEquals(before, session.maker().soundsProperty().get());
+  }
+
+  private long taken(Sounds before) {
+    Sounds now = session.maker().soundsProperty().get();
+    return rows().stream()
+        .map(r -> r.heard().part())
+        .filter(
+            p ->
+                now.sound(p).source() instanceof SampleSound
+                    && !now.sound(p).equals(before.sound(p)))
+        .count();
   }
 
   private Sound sound(PaletteRow row) {

@@ -5,6 +5,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.HereMenu;
 import looseecho.desktop.control.Menus;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
@@ -42,6 +43,26 @@ final class ArrangementTools extends FlowPane {
     this.maker = maker;
     this.chart = chart;
     this.parts = parts;
+    HereMenu.on(
+        chart,
+        "This part in or out",
+        "I",
+        "Off",
+        "M",
+        "Alone",
+        "A",
+        "Repeat the section",
+        "R",
+        "Take the section out",
+        "X",
+        "An empty section",
+        "E",
+        "A beat more",
+        "Plus",
+        "A beat less",
+        "Minus",
+        "One more part of this kind",
+        "D");
     var alone =
         Buttons.of(
             "part-alone", "Alone", "The part alone, heard and echo, or all again (A)", this::alone);

@@ -14,6 +14,7 @@ import javafx.scene.layout.VBox;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.HereMenu;
 import looseecho.desktop.control.Tips;
 import looseecho.desktop.hits.BarRows;
 import looseecho.desktop.hits.StepChart;
@@ -67,6 +68,7 @@ public final class EchoBench extends VBox {
     hint.getStyleClass().add(Theme.SMALL);
     chart = new StepChart(words -> hint.setText(words.isEmpty() ? HELP : words));
     chart.edit(new Pen());
+    here();
     VBox.setVgrow(chart, Priority.ALWAYS);
     chart.setMinHeight(LOWEST_CHART);
     ArrangementChart arrangement =
@@ -145,6 +147,24 @@ public final class EchoBench extends VBox {
     } else if (strokes.key(e)) {
       e.consume();
     }
+  }
+
+  /** What can be done at a step. */
+  private void here() {
+    HereMenu.on(
+        chart,
+        "Put a stroke, or take it",
+        "Enter",
+        "Louder",
+        "Shift+Up",
+        "Softer",
+        "Shift+Down",
+        "Later",
+        "Shift+Right",
+        "Flam or roll",
+        "V",
+        "A semitone up",
+        "P");
   }
 
   private HBox tools(ArrangementTools arrangement, OwnAudio own, Runnable export) {

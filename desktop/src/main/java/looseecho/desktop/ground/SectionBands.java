@@ -9,6 +9,7 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.text.Font;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.ChartPane;
+import looseecho.desktop.control.HereMenu;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Playback;
 import looseecho.desktop.session.Selection;
@@ -46,6 +47,18 @@ final class SectionBands extends ChartPane {
     follow(focusedProperty());
     setOnMouseMoved(e -> setCursor(edge(e.getX()) > 0 ? Cursor.H_RESIZE : Cursor.DEFAULT));
     setOnMousePressed(this::pressed);
+    HereMenu.on(
+        this,
+        "Rename",
+        "Enter",
+        "Begins a beat earlier",
+        "Comma",
+        "Begins a beat later",
+        "Period",
+        "Split at the playhead",
+        "S",
+        "Join to the one before",
+        "J");
     setOnMouseDragged(this::draggedTo);
     setOnMouseReleased(this::released);
     setOnKeyPressed(this::key);

@@ -11,6 +11,7 @@ import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
 import looseecho.desktop.control.ChartPane;
 import looseecho.desktop.control.EachFrame;
+import looseecho.desktop.control.HereMenu;
 import looseecho.desktop.control.TimeWindow;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Playback;
@@ -56,6 +57,18 @@ public final class WaveChart extends ChartPane {
     setOnMouseDragged(this::dragged);
     setOnMouseReleased(this::released);
     setOnKeyPressed(this::key);
+    HereMenu.on(
+        this,
+        "Bar 1 here",
+        "1",
+        "Nearer",
+        "Plus",
+        "Farther",
+        "Minus",
+        "The whole track",
+        "Home",
+        "Back to the playhead",
+        "End");
     EachFrame.of(
         this,
         () -> {

@@ -19,6 +19,7 @@ import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.HereMenu;
 import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
@@ -74,6 +75,16 @@ public final class HitsBench extends VBox {
     corrector = new HitCorrector(desk, selection, chooser.barProperty()::get, chart::cellTicks);
     tapPanel = new TapPanel(desk, selection, playback, maker, this::lane, log, preferences);
     chart.edit(corrector);
+    HereMenu.on(
+        chart,
+        "Put a hit, or keep this one",
+        "Y",
+        "Take it out",
+        "Delete",
+        "This drum alone",
+        "A",
+        "Pull its echo to the lines",
+        "Q");
     hint.getStyleClass().add(Theme.QUIET);
     StackPane charts = new StackPane(chart, feel);
     feel.visibleProperty().bind(feelView.selectedProperty());

@@ -9,6 +9,7 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import looseecho.desktop.control.ChartPane;
 import looseecho.desktop.hits.BarRows.Mark;
@@ -173,7 +174,8 @@ public final class StepChart extends ChartPane {
     int cell = places().cellAt(e.getX());
     if (editor != null && row >= 0 && cell >= 0) {
       cursor(row, cell);
-      if (editor.clickToggles() || e.getClickCount() == 2) {
+      if (e.getButton() != MouseButton.SECONDARY
+          && (editor.clickToggles() || e.getClickCount() == 2)) {
         editor.toggle(rows.rows().get(row).drum(), cursorTick());
       }
     }

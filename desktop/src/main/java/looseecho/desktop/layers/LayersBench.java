@@ -12,6 +12,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.HereMenu;
 import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.LayerEar;
@@ -37,6 +38,7 @@ public final class LayersBench extends VBox {
     this.playback = playback;
     getStyleClass().add("bench");
     LayerChart chart = new LayerChart(desk, ear, playback);
+    HereMenu.on(chart, "Its group alone", "Enter", "All without it", "Shift+Enter");
     VBox.setVgrow(chart, Priority.ALWAYS);
     chart.setMinHeight(120);
     Label state = new Label();

@@ -19,6 +19,7 @@ import javafx.scene.layout.VBox;
 import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.GridWords;
+import looseecho.desktop.control.HereMenu;
 import looseecho.desktop.control.Menus;
 import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
@@ -62,6 +63,26 @@ public final class NotesBench extends VBox {
     editor = new NoteEditor(desk, selection, maker);
     chart = new NotesChart(editor, this::choose, hint::setText);
     VBox.setVgrow(chart, Priority.ALWAYS);
+    HereMenu.on(
+        chart,
+        "Add a note",
+        "Enter",
+        "Take it out",
+        "Delete",
+        "A degree up",
+        "Up",
+        "A degree down",
+        "Down",
+        "A semitone up",
+        "Alt+Up",
+        "Louder",
+        "Shift+Up",
+        "Longer",
+        "Shift+Right",
+        "Hear it",
+        "H",
+        "This line alone",
+        "A");
     hint.getStyleClass().add(Theme.QUIET);
     Label legend =
         new Label(

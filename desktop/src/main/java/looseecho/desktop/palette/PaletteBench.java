@@ -2,12 +2,17 @@ package looseecho.desktop.palette;
 
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.SoundFiles;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
+import looseecho.desktop.session.PairEar;
 import looseecho.desktop.session.PaletteEar;
 import looseecho.desktop.theme.Theme;
 
@@ -19,7 +24,7 @@ public final class PaletteBench extends HBox {
           + " and Enter the echo's. In the list arrows play, Enter takes a sample, Shift and Enter"
           + " puts it beside what is there. Cuts of a recording are for study.";
 
-  public PaletteBench(Desk desk, PaletteEar ear) {
+  public PaletteBench(Desk desk, PaletteEar ear, PairEar pairs) {
     super(16);
     getStyleClass().add("bench");
     PaletteChart chart = new PaletteChart(ear);
@@ -62,7 +67,7 @@ public final class PaletteBench extends HBox {
     MatchList matches = new MatchList(ear);
     matches.setMinWidth(LIST_WIDTH);
     matches.setPrefWidth(LIST_WIDTH);
-    getChildren().addAll(left, matches);
+    getChildren().addAll(left, samples(ear, pairs, matches, tools));
     sceneProperty()
         .addListener(
             (o, a, b) -> {
@@ -79,5 +84,25 @@ public final class PaletteBench extends HBox {
                 ear.hear();
               }
             });
+  }
+
+  /** The nearest samples, or pairs of them, whichever is looked for. */
+  private static StackPane samples(PaletteEar ear, PairEar pairs, MatchList matches, HBox tools) {
+    PairList both = new PairList(ear, pairs);
+    ToggleButton asPair = new ToggleButton("Kick and snare");
+    asPair.setId("as-pair");
+    asPair.setMinWidth(Region.USE_PREF_SIZE);
+    Tips.on(
+        asPair, "Kick and snare sought as a pair: near the track's two, and with their contrast");
+    both.visibleProperty().bind(asPair.selectedProperty());
+    matches.visibleProperty().bind(asPair.selectedProperty().not());
+    asPair.setOnAction(
+        e -> {
+          if (asPair.isSelected()) {
+            pairs.look();
+          }
+        });
+    tools.getChildren().add(tools.getChildren().size() - 1, asPair);
+    return new StackPane(matches, both);
   }
 }

@@ -8,6 +8,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.text.Font;
 import looseecho.desktop.control.ChartPane;
+import looseecho.desktop.control.HereMenu;
 import looseecho.desktop.session.PaletteEar;
 import looseecho.desktop.session.PaletteRow;
 import looseecho.desktop.theme.Theme;
@@ -32,6 +33,7 @@ final class PaletteChart extends ChartPane {
     follow(ear.pickedProperty());
     focusedProperty().addListener((o, a, b) -> redraw());
     setOnMousePressed(this::press);
+    HereMenu.on(this, "Hear the track's", "Enter", "Hear the echo's", "Shift+Enter");
     setOnKeyPressed(this::key);
   }
 

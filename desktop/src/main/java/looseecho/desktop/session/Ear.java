@@ -13,7 +13,9 @@ import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
 import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
+import looseecho.audio.Embedded;
 import looseecho.audio.Resampler;
+import looseecho.echo.Words;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.LoudnessMatch;
 import looseecho.project.CorrectionStore;
@@ -27,6 +29,8 @@ import looseecho.reading.Together;
  * working thread, one job at a time.
  */
 final class Ear {
+  private static final double AGREES = 0.005; // of a tempo with the one that is told
+
   private final CorrectionStore store;
   private final HeardStore heardBefore;
   private Analyzer analyzer; // made when it is needed first: its networks take a moment to load
@@ -100,7 +104,20 @@ final class Ear {
       notes.add("Its corrections could not be used: it is shown as it was heard.");
     }
     remember(r.fingerprint(), c, a);
+    notes.add(told(path, a));
     return new Heard(r, Optional.of(heard), c, a, said(notes));
+  }
+
+  /** What the file says of its tempo, beside what is heard. */
+  private static String told(Path path, Analysis a) {
+    double says = Embedded.of(path).bpm().orElse(0);
+    if (says == 0 || a.pulse().isEmpty()) {
+      return "";
+    }
+    double heard = a.pulse().get().tempo().value();
+    return "The file says "
+        + Words.bpm(says)
+        + (Math.abs(heard / says - 1) < AGREES ? ", too." : ": settle it on Ground.");
   }
 
   private static String fingerprint(Path path) {

@@ -13,6 +13,7 @@ import java.util.List;
  * @param measuring measures how near the echo is; the newest counts
  * @param indexing measures samples
  * @param looking looks through the samples; the newest counts
+ * @param pairing looks for kicks and snares that go together; the newest counts
  * @param auditioning makes a sample ready to be heard; the newest counts
  * @param plugging opens another sound card; the newest counts
  * @param batch hears several tracks, one after the other
@@ -27,6 +28,7 @@ public record Lanes(
     Work measuring,
     Work indexing,
     Work looking,
+    Work pairing,
     Work auditioning,
     Work plugging,
     Work batch,
@@ -44,6 +46,7 @@ public record Lanes(
         Work.newest("measuring"),
         Work.inOrder("indexing"),
         Work.newest("looking"),
+        Work.newest("pairing"),
         Work.newest("auditioning"),
         Work.newest("plugging"),
         Work.inOrder("batch"),
@@ -62,6 +65,7 @@ public record Lanes(
         measuring,
         indexing,
         looking,
+        pairing,
         auditioning,
         plugging,
         batch,

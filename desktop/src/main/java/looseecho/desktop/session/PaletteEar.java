@@ -1,36 +1,23 @@
 package looseecho.desktop.session;
 
-import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import looseecho.analysis.Analysis;
-import looseecho.audio.Audio;
-import looseecho.audio.AudioReader;
-import looseecho.audio.Resampler;
 import looseecho.drawer.Match;
 import looseecho.echo.Part;
-import looseecho.mix.EchoRenderer;
 import looseecho.mix.Job;
-import looseecho.mix.Layer;
 import looseecho.mix.Sound;
 import looseecho.mix.Sounds;
 import looseecho.palette.HeardSound;
 import looseecho.palette.HeardSounds;
-import looseecho.project.FoundSamples;
-import looseecho.reading.Progress;
-import looseecho.synth.Retuner;
-import looseecho.synth.SampleSound;
 
 /**
  * The sounds of the track beside those of the echo: cut out when they are first asked for, compared
  * anew when the echo's sounds change. Belongs to the interface's thread.
  */
 public final class PaletteEar {
-  private static final int RATE = EchoRenderer.RATE;
-  private static final int VELOCITY = 110;
-  private static final double LAYER_DB = -6; // a sample beside what is there
 
   private final Desk desk;
   private final EchoMaker maker;
@@ -146,7 +133,7 @@ public final class PaletteEar {
     if (r != null) {
       playback
           .player()
-          .audition(echo ? asLoud(r.echo(), r.heard().sound()) : r.heard().sound().clone());
+          .audition(echo ? Taking.asLoud(r.echo(), r.heard().sound()) : r.heard().sound().clone());
     }
   }
 
@@ -157,34 +144,10 @@ public final class PaletteEar {
       lanes
           .auditioning()
           .start(
-              p -> asLoud(tuned(match), r.heard().sound()),
+              p -> Taking.asLoud(Taking.tuned(match), r.heard().sound()),
               playback.player()::audition,
               e -> desk.say(String.valueOf(e.getMessage())));
     }
-  }
-
-  private static float[] tuned(Match match) throws IOException {
-    Audio audio = new AudioReader().oneShot(match.entry().file(), Progress.NONE);
-    float[] x = new Resampler().resample(audio, RATE).mono();
-    return match.semitones() == 0 ? x : new Retuner(RATE).bySpeed(x, match.semitones());
-  }
-
-  private static float[] asLoud(float[] x, float[] as) {
-    float gain = (float) Math.min(8, Math.sqrt(energy(as) / (energy(x) + 1e-12)));
-    float[] out = x.clone();
-    for (int i = 0; i < out.length; i++) {
-      out[i] *= gain;
-    }
-    return out;
-  }
-
-  /** Energy of the first 200 ms, in which a stroke's loudness lies. */
-  private static double energy(float[] x) {
-    double sum = 0;
-    for (int i = 0; i < Math.min(x.length, RATE / 5); i++) {
-      sum += x[i] * x[i];
-    }
-    return sum;
   }
 
   /**
@@ -212,7 +175,7 @@ public final class PaletteEar {
     lanes
         .reading()
         .start(
-            p -> with(match, r, now, beside, job),
+            p -> Taking.with(match, r, now, beside, job),
             sound -> {
               if (heard == track) { // else another track was opened meanwhile
                 String name = file.getFileName().toString().replaceFirst("\\.[^.]*$", "");
@@ -221,22 +184,6 @@ public final class PaletteEar {
               }
             },
             e -> desk.say(String.valueOf(e.getMessage())));
-  }
-
-  private static Sound with(Match match, PaletteRow r, Sounds now, boolean beside, Job job)
-      throws IOException {
-    Path file = match.entry().file();
-    SampleSound read =
-        SampleSound.of(file).known(FoundSamples.content(file)).tuned(match.semitones());
-    SampleSound sample = match.shorter() ? read.lasting(r.like().lengthMs()) : read;
-    Sound old = now.sound(r.heard().part());
-    if (beside) {
-      return old.and(Layer.of(sample).with(job).placed(LAYER_DB, 0));
-    }
-    Sounds dry = now.with(r.heard().part(), old.with(sample));
-    float[] x = new EchoRenderer(dry).oneShot(r.heard().part(), VELOCITY);
-    double gain = 10 * Math.log10(energy(r.echo()) / (energy(x) + 1e-12));
-    return old.with(sample).with(old.strip().level(old.strip().levelDb() + gain));
   }
 
   /** Heard against echo, in the order of the parts. */

@@ -16,6 +16,7 @@ import looseecho.drawer.Entry;
 import looseecho.drawer.Indexer;
 import looseecho.drawer.Match;
 import looseecho.drawer.Matcher;
+import looseecho.drawer.PairMatcher;
 import looseecho.drawer.ShippedDrawer;
 import looseecho.palette.HeardSound;
 import looseecho.palette.Region;
@@ -35,6 +36,8 @@ public final class SampleDrawer {
   private final Supplier<Set<Path>> sources;
   private final ReadOnlyIntegerWrapper size = new ReadOnlyIntegerWrapper(-1);
   private final ReadOnlyObjectWrapper<List<Match>> matches = new ReadOnlyObjectWrapper<>(List.of());
+  private final ReadOnlyObjectWrapper<List<PairMatcher.Pair>> pairs =
+      new ReadOnlyObjectWrapper<>(List.of());
   private HeardSound wanted;
   private String words = "";
   private Region region = Region.WHOLE;
@@ -159,6 +162,32 @@ public final class SampleDrawer {
             },
             matches::set,
             e -> notice.failed("Looking through the drawer", e, "Pick the sound again."));
+  }
+
+  /** Looks for pairs; they come when the drawer has been looked through. */
+  void pairs(HeardSound kick, HeardSound snare) {
+    if (size.get() <= 0) {
+      pairs.set(List.of());
+      return;
+    }
+    String fitting = words;
+    lanes
+        .pairing()
+        .start(
+            p -> {
+              try (Drawer drawer = Drawer.open(folder)) {
+                List<Entry> entries =
+                    drawer.entries().stream().filter(e -> e.fits(fitting)).toList();
+                return new PairMatcher().match(kick, snare, entries, SHOWN, p);
+              }
+            },
+            pairs::set,
+            e -> notice.failed("Looking for pairs", e, "Ask for them again."));
+  }
+
+  /** Kicks and snares that go together, the best first; none until they are asked for. */
+  public ReadOnlyObjectProperty<List<PairMatcher.Pair>> pairsProperty() {
+    return pairs.getReadOnlyProperty();
   }
 
   /** How many samples it holds; below 1 while it is not ready. */

@@ -36,6 +36,7 @@ public final class Session implements AutoCloseable {
   private final Preferences preferences;
   private final Batch batch;
   private final Checklist checklist;
+  private final PairEar pairs;
 
   public Session(OutputDevice device, CorrectionStore store) {
     folder = store.folder();
@@ -65,6 +66,7 @@ public final class Session implements AutoCloseable {
         new SampleDrawer(lanes, notice, folder.resolveSibling("drawer"), this::sources);
     palette = new PaletteEar(desk, maker, playback, lanes, notice, drawer);
     checklist = new Checklist(desk, layers, palette, () -> preferences.now().schools());
+    pairs = new PairEar(desk, maker, palette, playback, lanes);
     nearness = new Nearness(desk, maker, lanes.measuring(), notice);
     packing =
         new Packing(desk, lanes.exporting(), notice, layers, nearness.comparisonProperty()::get);
@@ -183,6 +185,11 @@ public final class Session implements AutoCloseable {
   /** The track's sounds beside the echo's. */
   public PaletteEar palette() {
     return palette;
+  }
+
+  /** Kick and snare as a pair. */
+  public PairEar pairs() {
+    return pairs;
   }
 
   /** How near the echo is. */

@@ -30,8 +30,8 @@ import looseecho.play.TapDelay;
  */
 final class DelayRow extends HBox {
   private static final double GAP = 0.6; // seconds between clicks
-  private static final int CLICKS = 20;
-  private static final int TO_SETTLE = 4; // first clicks, in which a hand finds in
+  private static final int CLICKS = 13;
+  private static final int TO_SETTLE = 3; // first clicks, in which a hand finds in
 
   private final Preferences preferences;
   private final Player player;
@@ -57,7 +57,7 @@ final class DelayRow extends HBox {
         Buttons.of(
             "set-measure",
             "Measure",
-            "Sixteen clicks: tap along with B, or on what you tap on",
+            "Thirteen clicks: tap along with B, or on what you tap on",
             this::start);
     measure.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
     told.setId("set-delay-told");
