@@ -55,4 +55,17 @@ final class BuiltIn {
         Map.of(),
         new Whole(MONO_HZ, Colour.FLAT, Colour.FLAT, Master.PLAIN));
   }
+
+  /** A drum that came into the program after a project was made sounds as its base does. */
+  static Map<Part, Sound> completed(Map<Part, Sound> parts) {
+    Map<Part, Sound> all = new HashMap<>(parts);
+    for (Lane lane : Lane.values()) {
+      Sound base = parts.get(Part.of(lane.base()));
+      if (base == null) {
+        throw new IllegalArgumentException("no sound for the " + lane.base().words());
+      }
+      all.putIfAbsent(Part.of(lane), base);
+    }
+    return all;
+  }
 }

@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
-import looseecho.activity.Lane;
 import looseecho.echo.DrumPart;
 import looseecho.echo.LinePart;
 import looseecho.echo.Part;
@@ -40,7 +39,7 @@ public record Sounds(
     Map<String, Bed> beds,
     Whole whole) {
   public Sounds {
-    parts = Map.copyOf(parts);
+    parts = Map.copyOf(BuiltIn.completed(parts));
     letters = deep(letters);
     groups = groups == null ? Map.of() : Map.copyOf(groups);
     beds = beds == null ? Map.of() : Map.copyOf(beds);
@@ -48,11 +47,6 @@ public record Sounds(
     Objects.requireNonNull(delay, "delay must not be null");
     Objects.requireNonNull(bed, "bed must not be null");
     Objects.requireNonNull(whole, "whole must not be null");
-    for (Lane lane : Lane.values()) {
-      if (!parts.containsKey(Part.of(lane))) {
-        throw new IllegalArgumentException("no sound for the " + lane.words());
-      }
-    }
     for (Line line : Line.values()) {
       if (!parts.containsKey(Part.of(line))) {
         throw new IllegalArgumentException("no sound for the " + line.words());

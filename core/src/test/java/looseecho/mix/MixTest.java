@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import looseecho.Signals;
@@ -38,6 +39,25 @@ class MixTest {
   }
 
   /** 20 log10 of a ratio of amplitudes is its decibels. */
+  /** A project that was made before a drum was told apart still opens. */
+  @Test
+  void aDrumThatIsMissingSoundsAsItsBase() {
+    Sounds plain = Sounds.plain();
+    Map<Part, Sound> parts = new HashMap<>(plain.parts());
+    parts.remove(Part.of(Lane.RIDE));
+    Sounds opened =
+        new Sounds(
+            parts,
+            plain.letters(),
+            plain.groups(),
+            plain.space(),
+            plain.delay(),
+            plain.bed(),
+            plain.beds(),
+            plain.whole());
+    assertEquals(plain.sound(Part.of(Lane.CYMBAL)), opened.sound(Part.of(Lane.RIDE)));
+  }
+
   @Test
   void levelPanAndMuteDoWhatTheySay() {
     Template t = TemplateTest.small();
