@@ -1,6 +1,7 @@
 package looseecho.drawer;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -40,6 +41,7 @@ public final class Matcher {
       return drawer.parallelStream()
           .map(e -> of(heard, region, e, e.picture(), 0, 0))
           .sorted(Comparator.comparingDouble(Match::distance))
+          .filter(m -> there(m.entry()))
           .limit(most)
           .toList();
     }
@@ -48,6 +50,7 @@ public final class Matcher {
         drawer.parallelStream()
             .map(e -> new Rough(e, rough(heard.picture(), e) + cost(e, wanted)))
             .sorted(Comparator.comparingDouble(Rough::distance))
+            .filter(r -> there(r.entry()))
             .limit(CLOSER)
             .toList();
     progress.at("Looking through the drawer", 0.5);
@@ -56,6 +59,11 @@ public final class Matcher {
         .sorted(Comparator.comparingDouble(Match::distance))
         .limit(most)
         .toList();
+  }
+
+  /** Folders come and go with their disks; what is not there now can't be taken. */
+  private static boolean there(Entry e) {
+    return Files.exists(e.file());
   }
 
   private static double cost(Entry e, SoundClass wanted) {

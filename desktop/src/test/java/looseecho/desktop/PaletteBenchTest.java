@@ -133,6 +133,9 @@ class PaletteBenchTest extends WindowTest {
     until("it is taken", () -> sound(row).layers().size() == 2);
     assertEquals(Job.TAIL, sound(row).layers().get(1).job());
     assertTrue(session.desk().messageProperty().get().endsWith("pier thud beside it"));
+    Files.move(mine, dir.resolve("unplugged"));
+    robot.interact(() -> session.palette().drawer().words("pier"));
+    until("what is away is left out", () -> session.lanes().resting() && matches().isEmpty());
   }
 
   /** Kick and snare are taken as a pair, and given back as one. */

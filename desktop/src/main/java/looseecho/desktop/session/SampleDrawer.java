@@ -1,6 +1,7 @@
 package looseecho.desktop.session;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.List;
@@ -75,6 +76,14 @@ public final class SampleDrawer {
             p -> indexed(more, p),
             done -> {
               size.set(done.size());
+              if (!done.away().isEmpty()) {
+                int others = done.away().size() - 1;
+                notice.say(
+                    "Not there now: "
+                        + done.away().get(0)
+                        + (others == 0 ? "" : " and " + others + " more")
+                        + ". Its samples are left out until it is back.");
+              }
               if (!more.isEmpty()) {
                 String rest = done.done().notes().isEmpty() ? "" : " " + done.done().notes().get(0);
                 notice.say(
@@ -91,7 +100,8 @@ public final class SampleDrawer {
             e -> notice.failed("Measuring samples", e, "What was measured is kept; add again."));
   }
 
-  private record Indexed(int size, Indexer.Done done) {}
+  /** {@code away} are folders that were measured and are not there now. */
+  private record Indexed(int size, Indexer.Done done, List<Path> away) {}
 
   private Indexed indexed(List<Path> more, Progress p) throws IOException {
     Path own = folder.resolve("that come with it");
@@ -101,7 +111,13 @@ public final class SampleDrawer {
         new Indexer().add(drawer, List.of(own), p);
       }
       Indexer.Done done = new Indexer().add(drawer, more, p);
-      return new Indexed(drawer.entries().size(), done);
+      List<Path> away =
+          drawer.entries().stream()
+              .map(e -> e.file().getParent())
+              .distinct()
+              .filter(f -> !Files.isDirectory(f))
+              .toList();
+      return new Indexed(drawer.entries().size(), done, away);
     }
   }
 
