@@ -64,19 +64,28 @@ public final class App extends Application {
   /** The window as it was left. */
   private void comeBack(Remembered r, boolean night) {
     List<Rectangle2D> screens = Screen.getScreens().stream().map(Screen::getVisualBounds).toList();
-    r.placeOn(screens)
-        .ifPresent(
-            p -> {
-              stage.setX(p.getMinX());
-              stage.setY(p.getMinY());
-              stage.setWidth(p.getWidth());
-              stage.setHeight(p.getHeight());
-            });
+    Rectangle2D place = r.placeOn(screens).orElseGet(App::first);
+    stage.setX(place.getMinX());
+    stage.setY(place.getMinY());
+    stage.setWidth(place.getWidth());
+    stage.setHeight(place.getHeight());
     stage.setMaximized(r.full());
     stage.show();
     session.selection().waveSecondsProperty().set(r.zoom());
     shell.go(r.bench());
     shell.appearance().begin(night);
+  }
+
+  /** In the middle of the screen, and never larger than it. */
+  private static Rectangle2D first() {
+    Rectangle2D screen = Screen.getPrimary().getVisualBounds();
+    double width = Math.min(WIDTH, screen.getWidth());
+    double height = Math.min(HEIGHT, screen.getHeight());
+    return new Rectangle2D(
+        screen.getMinX() + (screen.getWidth() - width) / 2,
+        screen.getMinY() + (screen.getHeight() - height) / 2,
+        width,
+        height);
   }
 
   private void keep() {

@@ -11,12 +11,14 @@ import looseecho.desktop.theme.Theme;
 
 /** The strip at the top: which track, what is at work, and what can be done on every bench. */
 final class Header extends HBox {
+  private static final double ROOMY = 1200; // pixels, in which all stands beside a track's name
   private final Button light;
 
   Header(Session session, Shell shell, FileDialogs files) {
-    super(12);
+    super(10);
     Label mark = new Label("Loose Echo");
     mark.getStyleClass().add("wordmark");
+    mark.setMinWidth(USE_PREF_SIZE);
     Label name = new Label();
     name.setId("reference-name");
     name.getStyleClass().add(Theme.QUIET);
@@ -33,6 +35,10 @@ final class Header extends HBox {
         .keeper()
         .unsavedProperty()
         .addListener((o, a, b) -> save.setText(b ? "Save •" : "Save"));
+    Button demo = Buttons.of("demo", "Demo", "Open the demo", files::openDemo);
+    demo.visibleProperty()
+        .bind(session.desk().referenceProperty().isNull().or(widthProperty().greaterThan(ROOMY)));
+    demo.managedProperty().bind(demo.visibleProperty());
     getChildren()
         .addAll(
             mark,
@@ -44,7 +50,7 @@ final class Header extends HBox {
                 "Open a reference or a project (Ctrl+O), or drop one or several anywhere",
                 files::choose),
             save,
-            Buttons.of("demo", "Demo", "Open the demo", files::openDemo),
+            demo,
             light,
             Buttons.of("find-deed", "Find", "What do you want to do? (F3)", shell::find),
             Buttons.of("set", "Settings", "Sound, look, how you work (F4)", shell::settings),
