@@ -1,5 +1,7 @@
 package looseecho.play;
 
+import java.util.Optional;
+
 /** Where strokes come from besides the keyboard: a pad, a drum, or a simulated one. */
 public interface StrokeInput extends AutoCloseable {
   /** Hears of strokes. */
@@ -19,6 +21,17 @@ public interface StrokeInput extends AutoCloseable {
    * @throws IllegalStateException when it can't be opened
    */
   void listen(Listener to);
+
+  /**
+   * The input of a name; empty for one that is not plugged in, such as the keyboard.
+   *
+   * @param gapSeconds between the strokes of the simulated player
+   */
+  static Optional<StrokeInput> named(String name, double gapSeconds) {
+    return name.equals(SimulatedInput.NAME)
+        ? Optional.of(new SimulatedInput(gapSeconds, 3))
+        : MidiInput.connected().stream().filter(i -> i.name().equals(name)).findFirst();
+  }
 
   /** The input's name for the person. */
   String name();

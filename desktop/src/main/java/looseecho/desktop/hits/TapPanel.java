@@ -178,13 +178,7 @@ final class TapPanel extends HBox {
     playback.clickProperty().set(true);
     playback.player().play();
     String name = input.getValue();
-    open =
-        name.equals(SimulatedInput.NAME)
-            ? new SimulatedInput(beat, 3)
-            : MidiInput.connected().stream()
-                .filter(i -> i.name().equals(name))
-                .findFirst()
-                .orElse(null);
+    open = StrokeInput.named(name, beat).orElse(null);
     if (open != null) {
       try {
         open.listen(

@@ -5,10 +5,7 @@ import java.util.Locale;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
-import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Choices;
@@ -20,13 +17,9 @@ import looseecho.palette.Region;
 
 /** One's own samples nearest to the picked sound: arrows play them, Enter takes one. */
 final class MatchList extends VBox {
-  private final PaletteEar ear;
-  private final ListView<Match> list = new ListView<>();
-  private boolean filling;
-
   MatchList(PaletteEar ear) {
     super(6);
-    this.ear = ear;
+    PlayedList<Match> list = new PlayedList<>(ear::play, ear::take);
     Label head = new Label("Nearest of yours");
     head.getStyleClass().add(Theme.HEADING);
     TextField words = new TextField();
@@ -49,47 +42,9 @@ final class MatchList extends VBox {
     list.setPlaceholder(new Label("Pick a sound"));
     list.setFixedCellSize(42);
     VBox.setVgrow(list, Priority.ALWAYS);
-    list.getSelectionModel()
-        .selectedItemProperty()
-        .addListener(
-            (o, a, b) -> {
-              if (b != null && !filling) {
-                ear.play(b);
-              }
-            });
-    list.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
-    list.setOnMouseClicked(
-        e -> {
-          if (e.getClickCount() == 2) {
-            take(e.isShiftDown());
-          }
-        });
-    ear.drawer().matchesProperty().addListener((o, a, b) -> fill());
+    ear.drawer().matchesProperty().addListener((o, a, b) -> list.fill(b));
     getChildren().addAll(head, words, regions, list);
-    fill();
-  }
-
-  private void fill() {
-    filling = true;
-    list.getItems().setAll(ear.drawer().matchesProperty().get());
-    filling = false;
-  }
-
-  private void key(KeyEvent e) {
-    if (e.getCode() == KeyCode.ENTER && !e.isShortcutDown() && !e.isAltDown()) {
-      take(e.isShiftDown());
-      e.consume();
-    } else if (e.getCode() == KeyCode.DOWN && list.getSelectionModel().isEmpty()) {
-      list.getSelectionModel().select(0); // the list itself would begin with the second
-      e.consume();
-    }
-  }
-
-  private void take(boolean layer) {
-    Match match = list.getSelectionModel().getSelectedItem();
-    if (match != null) {
-      ear.take(match, layer);
-    }
+    list.fill(ear.drawer().matchesProperty().get());
   }
 
   private static final class Cell extends ListCell<Match> {

@@ -3,9 +3,6 @@ package looseecho.desktop.palette;
 import java.util.Locale;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
-import javafx.scene.control.ListView;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
@@ -16,13 +13,9 @@ import looseecho.drawer.PairMatcher.Pair;
 
 /** Pairs of one's own samples for kick and snare: arrows play them, Enter takes both. */
 final class PairList extends VBox {
-  private final PairEar ear;
-  private final ListView<Pair> list = new ListView<>();
-  private boolean filling;
-
   PairList(PaletteEar palette, PairEar ear) {
     super(6);
-    this.ear = ear;
+    PlayedList<Pair> list = new PlayedList<>(ear::play, (pair, shift) -> ear.take(pair));
     Label head = new Label("Kick and snare of yours");
     head.getStyleClass().add(Theme.HEADING);
     list.setId("pairs");
@@ -31,53 +24,13 @@ final class PairList extends VBox {
     list.setPlaceholder(new Label("Looking for pairs"));
     list.setFixedCellSize(60);
     VBox.setVgrow(list, Priority.ALWAYS);
-    list.getSelectionModel()
-        .selectedItemProperty()
-        .addListener(
-            (o, a, b) -> {
-              if (b != null && !filling) {
-                ear.play(b);
-              }
-            });
-    list.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
-    list.setOnMouseClicked(
-        e -> {
-          if (e.getClickCount() == 2) {
-            take();
-          }
-        });
-    palette
-        .drawer()
-        .pairsProperty()
-        .addListener(
-            (o, a, b) -> {
-              filling = true;
-              list.getItems().setAll(b);
-              filling = false;
-            });
+    palette.drawer().pairsProperty().addListener((o, a, b) -> list.fill(b));
     getChildren()
         .addAll(
             head,
             Buttons.of(
                 "pair-heard", "Track's two", "The track's kick, then its snare", ear::playHeard),
             list);
-  }
-
-  private void key(KeyEvent e) {
-    if (e.getCode() == KeyCode.ENTER && !e.isShortcutDown() && !e.isAltDown()) {
-      take();
-      e.consume();
-    } else if (e.getCode() == KeyCode.DOWN && list.getSelectionModel().isEmpty()) {
-      list.getSelectionModel().select(0); // the list itself would begin with the second
-      e.consume();
-    }
-  }
-
-  private void take() {
-    Pair pair = list.getSelectionModel().getSelectedItem();
-    if (pair != null) {
-      ear.take(pair);
-    }
   }
 
   private static final class Cell extends ListCell<Pair> {

@@ -18,9 +18,7 @@ import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Preferences;
 import looseecho.desktop.theme.Theme;
-import looseecho.play.MidiInput;
 import looseecho.play.Player;
-import looseecho.play.SimulatedInput;
 import looseecho.play.StrokeInput;
 import looseecho.play.TapDelay;
 
@@ -105,13 +103,7 @@ final class DelayRow extends HBox {
 
   private void listen() {
     String name = preferences.now().sound().tapOn();
-    open =
-        name.equals(SimulatedInput.NAME)
-            ? new SimulatedInput(GAP, 3)
-            : MidiInput.connected().stream()
-                .filter(i -> i.name().equals(name))
-                .findFirst()
-                .orElse(null);
+    open = StrokeInput.named(name, GAP).orElse(null);
     if (open != null) {
       try {
         open.listen((drum, v) -> Platform.runLater(this::tapped));
