@@ -5,6 +5,7 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.Consumer;
 import java.util.stream.IntStream;
 import looseecho.activity.Activities;
 import looseecho.activity.ActivityNet;
@@ -66,8 +67,18 @@ public final class Analyzer {
     return read(listen(audio, progress), corrections, progress);
   }
 
-  /** The long step: spectra, the network, tones and bass. */
+  /** The long step: spectra, the networks, tones and lines. */
   public Heard listen(Audio audio, Progress progress) {
+    return listen(audio, half -> {}, progress);
+  }
+
+  /**
+   * The same, in two halves.
+   *
+   * @param early takes the first half, beat and drums, as soon as it is there; bass and riff are
+   *     heard meanwhile. On a thread of the hearing, which goes on when it returns
+   */
+  public Heard listen(Audio audio, Consumer<Heard> early, Progress progress) {
     MonoBlocks blocks = new MonoBlocks(audio, MelSpectra.RATE);
     MelSpectra.Builder mels = new MelSpectra.Builder(blocks.length(), blocks.rms());
     Chroma.Builder tones = new Chroma.Builder((double) CHROMA_HOP / MelSpectra.RATE);
@@ -85,7 +96,8 @@ public final class Analyzer {
     Chroma chroma = tones.done();
     double tuning = chroma.tuningCents();
     Heard.Span music = Heard.Span.of(mel, audio.duration());
-    // What needs neither beats nor drums runs beside them.
+    Activities activity = net.run(mel, progress);
+    // The lines run beside the search for the beat, which takes one core.
     CompletableFuture<LineActivity> bassLine =
         Together.beside(() -> bassNet.run(low, tuning, progress));
     CompletableFuture<List<Note>> riff =
@@ -93,16 +105,16 @@ public final class Analyzer {
             () ->
                 new LineFinder(LineFinder.Settings.RIFF)
                     .find(riff(audio, blocks.rms(), tuning, progress), Optional.empty()));
-    Activities activity = net.run(mel, progress);
     Tempos tempos = pulses.hear(activity, progress);
     Optional<Pulse> pulse =
         pulses.find(activity, tempos, music.start(), music.end(), PulseFinder.Wanted.NOTHING);
+    Heard half = new Heard(audio, mel, activity, tempos, pulse, chroma, Heard.Lines.NONE, music);
+    early.accept(half);
     List<Note> bass =
         new BassDetails(low, Register.BASS.rate(), tuning, t -> kick(activity, t))
             .complete(
                 new LineFinder(LineFinder.Settings.BASS).find(Together.joined(bassLine), pulse));
-    Heard.Lines lines = new Heard.Lines(bass, Together.joined(riff));
-    return new Heard(audio, mel, activity, tempos, pulse, chroma, lines, music);
+    return half.with(new Heard.Lines(bass, Together.joined(riff)));
   }
 
   private static boolean kick(Activities a, double time) {

@@ -29,11 +29,8 @@ public final class Heard {
   private final Tempos tempos;
   private final Optional<Pulse> pulse; // as heard, without corrections
   private final Chroma chroma;
-  private final List<Note> bass;
-  private final List<Note> riff;
-  private final double duration;
-  private final double start;
-  private final double end;
+  private final Lines lines;
+  private final Span music;
 
   /** Made when they are first needed. */
   private final AtomicReference<BandLevels> levels = new AtomicReference<>();
@@ -59,11 +56,16 @@ public final class Heard {
     this.tempos = tempos;
     this.pulse = pulse;
     this.chroma = chroma;
-    this.bass = List.copyOf(lines.bass());
-    this.riff = List.copyOf(lines.riff());
-    this.duration = music.duration();
-    this.start = music.start();
-    this.end = music.end();
+    this.lines = lines;
+    this.music = music;
+  }
+
+  /** The same with its lines; what was measured already stays measured. */
+  Heard with(Lines heard) {
+    Heard whole = new Heard(audio, mel, activity, tempos, pulse, chroma, heard, music);
+    whole.levels.set(levels.get());
+    whole.measured.set(measured.get());
+    return whole;
   }
 
   /** The hits that belong to a pulse, before the person's decisions about them. */
@@ -73,7 +75,15 @@ public final class Heard {
   private record Voiced(Pulse pulse, List<Chord> chords, List<Note> notes) {}
 
   /** Both lines of notes as the networks hear them. */
-  record Lines(List<Note> bass, List<Note> riff) {}
+  record Lines(List<Note> bass, List<Note> riff) {
+    /** Not heard yet. */
+    static final Lines NONE = new Lines(List.of(), List.of());
+
+    Lines {
+      bass = List.copyOf(bass);
+      riff = List.copyOf(riff);
+    }
+  }
 
   /** Where the music begins and ends, and how long the file is, in seconds. */
   record Span(double start, double end, double duration) {
@@ -112,7 +122,8 @@ public final class Heard {
       return before.notes();
     }
     List<Note> notes =
-        List.copyOf(new VoicingFinder(audio, pulse, chroma.tuningCents()).find(chords, bass));
+        List.copyOf(
+            new VoicingFinder(audio, pulse, chroma.tuningCents()).find(chords, lines.bass()));
     voiced.set(new Voiced(pulse, chords, notes));
     return notes;
   }
@@ -144,25 +155,25 @@ public final class Heard {
   }
 
   List<Note> bass() {
-    return bass;
+    return lines.bass();
   }
 
   List<Note> riff() {
-    return riff;
+    return lines.riff();
   }
 
   /** Seconds of the file. */
   double duration() {
-    return duration;
+    return music.duration();
   }
 
   /** Second at which the music begins. */
   double start() {
-    return start;
+    return music.start();
   }
 
   /** Second at which the music ends. */
   double end() {
-    return end;
+    return music.end();
   }
 }

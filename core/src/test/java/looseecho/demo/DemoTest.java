@@ -36,6 +36,7 @@ class DemoTest {
   private static final Tune TUNE = HarbourTune.write();
   private static Audio audio;
   private static Analyzer analyzer;
+  private static Heard early;
   private static Heard heard;
   private static Analysis analysis;
 
@@ -46,7 +47,7 @@ class DemoTest {
             .read(Demo.file(Path.of("target/demo"), Progress.NONE), Progress.NONE)
             .audio();
     analyzer = new Analyzer();
-    heard = analyzer.listen(audio, Progress.NONE);
+    heard = analyzer.listen(audio, half -> early = half, Progress.NONE);
     analysis = analyzer.read(heard, Corrections.NONE, Progress.NONE);
   }
 
@@ -62,6 +63,16 @@ class DemoTest {
             .mapToDouble(h -> h.time())
             .toArray(),
         window);
+  }
+
+  /** What is shown while the notes are heard is what the whole has. */
+  @Test
+  void theFirstHalfHasBeatBarsAndDrums() {
+    Analysis half = analyzer.read(early, Corrections.NONE, Progress.NONE);
+    assertEquals(analysis.pulse(), half.pulse());
+    assertEquals(analysis.hits(), half.hits());
+    assertEquals(List.of(), half.tonality().bass());
+    assertTrue(analysis.tonality().bass().size() > 20);
   }
 
   /** Slow measurements that a correction leaves as they are are not made again. */

@@ -57,7 +57,8 @@ public final class Batch {
       lane.start(
           p -> {
             Platform.runLater(() -> set(new Row(file, State.HEARING, "is being heard")));
-            return ear.open(file, file.getFileName().toString(), Optional.empty(), r -> {}, p);
+            return ear.open(
+                file, file.getFileName().toString(), Optional.empty(), Ear.Early.NONE, p);
           },
           h -> set(new Row(file, State.HEARD, words(h))),
           e ->

@@ -2,6 +2,7 @@ package looseecho.desktop.session;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -38,22 +39,6 @@ public final class Desk {
   private final ReadOnlyObjectWrapper<List<LogLine>> log = new ReadOnlyObjectWrapper<>(List.of());
   private Document document; // null until a track has been heard
 
-  /** Is told what the desk shows. */
-  interface Follower {
-    /** Another track, which can be played but is still to be heard. */
-    void opened(Reference r);
-
-    void heard(Analysis a);
-
-    void sounds(Sounds s);
-
-    /** The template that the views show by now. */
-    void written(Template t);
-
-    /** Work that is to be kept. */
-    void changed(Document d);
-  }
-
   Desk(Work hearing, Work saving, Ear ear, Notice notice, Follower follower) {
     this.hearing = hearing;
     this.saving = saving;
@@ -74,6 +59,14 @@ public final class Desk {
     reference.set(r);
   }
 
+  /** Shows the first half of what is heard, to be looked at and played; the whole follows. */
+  void half(Analysis a) {
+    if (analysis.get() != a) {
+      analysis.set(a);
+      follower.heard(a);
+    }
+  }
+
   /** Lays on what was made of it. */
   void put(Document d) {
     document = d;
@@ -89,6 +82,9 @@ public final class Desk {
   public void correct(UnaryOperator<Corrections> change, String why) {
     Document d = document;
     if (d == null) {
+      if (analysis.get() != null) {
+        notice.say("The notes are still being heard: correct it when they are there.");
+      }
       return;
     }
     Corrections before = d.asked();
@@ -137,8 +133,7 @@ public final class Desk {
   public void edit(Edits.Edited edit) {
     if (document != null) {
       document.edit(edit);
-      notice.say(edit.words());
-      changed();
+      changed(edit.words());
     }
   }
 
@@ -146,8 +141,7 @@ public final class Desk {
   public void edit(Edits.Edited edit, Sounds with) {
     if (document != null) {
       document.edit(edit, with);
-      notice.say(edit.words());
-      changed();
+      changed(edit.words());
     }
   }
 
@@ -155,8 +149,7 @@ public final class Desk {
   public void note(Notebook other, String words) {
     if (document != null) {
       document.note(other, words);
-      notice.say(words);
-      changed();
+      changed(words);
     }
   }
 
@@ -182,22 +175,22 @@ public final class Desk {
   public void sound(Sounds other, String words, String gesture) {
     if (document != null) {
       document.sound(other, words, gesture);
-      notice.say(words);
-      changed();
+      changed(words);
     }
   }
 
   public void undo() {
-    if (document != null) {
-      hearing.drop(); // a correction that is still being heard is taken back with it
-      document.undo().ifPresent(w -> changedBack("Undone: " + w));
-    }
+    step("Undone: ", Document::undo);
   }
 
   public void redo() {
+    step("Done again: ", Document::redo);
+  }
+
+  private void step(String said, Function<Document, Optional<String>> step) {
     if (document != null) {
-      hearing.drop();
-      document.redo().ifPresent(w -> changedBack("Done again: " + w));
+      hearing.drop(); // a correction that is still being heard is taken back with it
+      step.apply(document).ifPresent(w -> changedBack(said + w));
     }
   }
 
@@ -213,6 +206,10 @@ public final class Desk {
           c -> {},
           e -> notice.failed("Keeping the correction", e, "It holds until the window closes."));
     }
+    changed(words);
+  }
+
+  private void changed(String words) {
     notice.say(words);
     changed();
   }
@@ -227,10 +224,7 @@ public final class Desk {
     corrections.set(s.corrections());
     notebook.set(s.notebook());
     log.set(document.log());
-    if (analysis.get() != s.analysis()) {
-      analysis.set(s.analysis());
-      follower.heard(s.analysis());
-    }
+    half(s.analysis());
     follower.sounds(s.sounds());
     template.set(s.template().orElse(null));
     s.template().ifPresent(follower::written);

@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
-import java.util.function.Consumer;
 import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
@@ -60,12 +59,31 @@ final class Ear {
     }
   }
 
+  /** Takes what is there before the whole is; on the hearing's thread. */
+  interface Early {
+    /** The sound can be seen and played. */
+    void sound(Reference r);
+
+    /** Beat, bars and drums are there, the notes are still to come. */
+    void half(Heard h);
+
+    /** Waits for the whole. */
+    Early NONE =
+        new Early() {
+          @Override
+          public void sound(Reference r) {}
+
+          @Override
+          public void half(Heard h) {}
+        };
+  }
+
   /**
-   * Opens a file; the sound itself is handed over early, so that it can be seen and played.
+   * Opens a file.
    *
    * @param known what a project knows of it; empty to take the stored corrections
    */
-  Heard open(Path path, String name, Optional<Known> known, Consumer<Reference> early, Progress p)
+  Heard open(Path path, String name, Optional<Known> known, Early early, Progress p)
       throws IOException {
     CompletableFuture<String> fingerprint = Together.beside(() -> fingerprint(path));
     AudioReader.Recording recording = new AudioReader().read(path, p);
@@ -73,7 +91,7 @@ final class Ear {
     Audio audio = new Resampler().resample(recording.audio(), EchoRenderer.RATE);
     double gain = LoudnessMatch.gain(audio);
     Reference r = new Reference(name, path, audio, new Peaks(audio), gain, known(fingerprint));
-    early.accept(r);
+    early.sound(r);
     CorrectionStore.Stored stored =
         known
             .map(k -> new CorrectionStore.Stored(k.corrections(), ""))
@@ -91,8 +109,30 @@ final class Ear {
       }
       return new Heard(r, Optional.empty(), stored.corrections(), kept.get(), said(notes));
     }
-    looseecho.analysis.Heard heard = analyzer().listen(recording.audio(), p);
-    Corrections c = stored.corrections();
+    Heard all =
+        read(
+            r,
+            analyzer()
+                .listen(
+                    recording.audio(),
+                    half -> early.half(read(r, half, stored.corrections(), notes, p)),
+                    p),
+            stored.corrections(),
+            notes,
+            p);
+    remember(r.fingerprint(), all.corrections(), all.analysis());
+    return all;
+  }
+
+  /** Draws the readings; corrections that fail are left out, and it is said. */
+  private Heard read(
+      Reference r,
+      looseecho.analysis.Heard heard,
+      Corrections stored,
+      List<String> before,
+      Progress p) {
+    List<String> notes = new ArrayList<>(before);
+    Corrections c = stored;
     Analysis a;
     try {
       a = analyzer().read(heard, c, p);
@@ -103,8 +143,7 @@ final class Ear {
       a = analyzer().read(heard, c, p);
       notes.add("Its corrections could not be used: it is shown as it was heard.");
     }
-    remember(r.fingerprint(), c, a);
-    notes.add(told(path, a));
+    notes.add(told(r.path(), a));
     return new Heard(r, Optional.of(heard), c, a, said(notes));
   }
 

@@ -78,7 +78,7 @@ public final class LayerEar {
   public void hear() {
     Reference r = desk.referenceProperty().get();
     Analysis a = desk.analysisProperty().get();
-    if (r == null || a == null || a.equals(of)) {
+    if (r == null || a == null || a.equals(of) || desk.document().isEmpty()) {
       return;
     }
     of = a;

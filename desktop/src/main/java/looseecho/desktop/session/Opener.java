@@ -2,24 +2,39 @@ package looseecho.desktop.session;
 
 import java.nio.file.Path;
 import java.util.Optional;
-import java.util.function.Consumer;
+import java.util.function.Function;
 import javafx.application.Platform;
+import looseecho.analysis.Analysis;
 import looseecho.demo.Demo;
 import looseecho.project.Document;
 import looseecho.project.Project;
+import looseecho.reading.Progress;
 
 /**
  * Opens tracks, the demo and projects: reads, hears and makes a document. The sound is handed over
- * early, so that it can be seen and played while it is heard. Belongs to the interface's thread.
+ * early, so that it can be seen and played while it is heard; beat and drums are shown while the
+ * notes are heard, and are kept when the person stops there. Belongs to the interface's thread.
  */
 final class Opener {
   private final Work lane;
   private final Ear ear;
   private final Keeper keeper;
-  private final Consumer<Reference> early;
-  private final Consumer<Opened> opened;
-  private final Consumer<Throwable> failed;
+  private final Taker taker;
   private long opening;
+  private Opened half; // what there is if the person stops now; null for nothing
+
+  /** Takes what is opened, on the interface's thread. */
+  interface Taker {
+    /** The sound of a track that is still being heard. */
+    void sound(Reference r);
+
+    /** Beat, bars and drums of it, to look at. */
+    void half(Analysis a);
+
+    void whole(Opened o);
+
+    void failed(Throwable e);
+  }
 
   /**
    * What opening brings.
@@ -35,21 +50,18 @@ final class Opener {
     boolean isFresh() {
       return project == null && !changed;
     }
+
+    private Opened stopped() {
+      String words = "Stopped: bars and drums are here. Hear again, on Ground, brings the notes.";
+      return new Opened(document, project, changed, left, words);
+    }
   }
 
-  Opener(
-      Work opening,
-      Ear ear,
-      Keeper keeper,
-      Consumer<Reference> early,
-      Consumer<Opened> opened,
-      Consumer<Throwable> failed) {
+  Opener(Work opening, Ear ear, Keeper keeper, Taker taker) {
     this.lane = opening;
     this.ear = ear;
     this.keeper = keeper;
-    this.early = early;
-    this.opened = opened;
-    this.failed = failed;
+    this.taker = taker;
   }
 
   void demo() {
@@ -61,15 +73,47 @@ final class Opener {
   }
 
   private void track(Work.Job<Path> finder, String name) {
+    start(
+        (ticket, p) -> {
+          Function<Ear.Heard, Opened> made =
+              h ->
+                  new Opened(
+                      Document.of(h.origin(false), h.heard(), h.corrections(), h.analysis()),
+                      null,
+                      false,
+                      Optional.empty(),
+                      h.note());
+          return made.apply(
+              ear.open(finder.run(p), name, Optional.empty(), early(ticket, made), p));
+        });
+  }
+
+  /** What reads and hears. */
+  private interface Opening {
+    Opened run(long ticket, Progress p) throws Exception;
+  }
+
+  private void start(Opening job) {
     long ticket = ++opening;
+    half = null;
     lane.start(
-        p -> {
-          Ear.Heard h = ear.open(finder.run(p), name, Optional.empty(), early(ticket), p);
-          Document d = Document.of(h.origin(false), h.heard(), h.corrections(), h.analysis());
-          return new Opened(d, null, false, Optional.empty(), h.note());
+        p -> job.run(ticket, p),
+        o -> {
+          half = null;
+          taker.whole(o);
         },
-        opened,
-        failed);
+        this::notOpened);
+  }
+
+  private void notOpened(Throwable e) {
+    Opened kept = half;
+    opening++; // nothing that is still on its way counts
+    half = null;
+    if (e instanceof Progress.CancelledException && kept != null) {
+      taker.whole(kept.stopped());
+    } else {
+      taker.failed(e);
+    }
   }
 
   /** A project by its own file. */
@@ -87,52 +131,70 @@ final class Opener {
   }
 
   private void project(Path file, Path belongs, boolean changed) {
-    long ticket = ++opening;
-    lane.start(
-        p -> {
+    start(
+        (ticket, p) -> {
           Keeper.Read read = keeper.read(file);
+          Function<Ear.Heard, Opened> made = h -> made(h, read, file, belongs, changed);
           Project project = read.project();
-          Ear.Heard h =
-              ear.open(
-                  read.sound(),
-                  project.reference().name(),
-                  Optional.of(
-                      new Ear.Known(
-                          project.corrections(),
-                          read.heard(),
-                          read.ear(),
-                          project.reference().fingerprint())),
-                  early(ticket),
-                  p);
-          String other =
-              h.reference().fingerprint().equals(project.reference().fingerprint())
-                  ? ""
-                  : "Another file lies where the reference was: "
-                      + read.sound()
-                      + ". What you hear may not be what the project was made from.";
-          Document d =
-              Document.of(
-                  h.origin(project.reference().packed()),
-                  h.heard(),
-                  h.corrections(),
-                  h.analysis(),
-                  project);
-          String note = String.join(" ", h.note(), read.note(), other).trim();
-          boolean left = changed && belongs == null;
-          return new Opened(d, belongs, changed, left ? Optional.of(file) : Optional.empty(), note);
-        },
-        opened,
-        failed);
+          Ear.Known known =
+              new Ear.Known(
+                  project.corrections(),
+                  read.heard(),
+                  read.ear(),
+                  project.reference().fingerprint());
+          String name = project.reference().name();
+          return made.apply(
+              ear.open(read.sound(), name, Optional.of(known), early(ticket, made), p));
+        });
   }
 
-  /** Hands a reference over unless something else is being opened by then. */
-  private Consumer<Reference> early(long ticket) {
-    return r ->
+  private static Opened made(
+      Ear.Heard h, Keeper.Read read, Path file, Path belongs, boolean changed) {
+    Project project = read.project();
+    String other =
+        h.reference().fingerprint().equals(project.reference().fingerprint())
+            ? ""
+            : "Another file lies where the reference was: "
+                + read.sound()
+                + ". What you hear may not be what the project was made from.";
+    Document d =
+        Document.of(
+            h.origin(project.reference().packed()),
+            h.heard(),
+            h.corrections(),
+            h.analysis(),
+            project);
+    String note = String.join(" ", h.note(), read.note(), other).trim();
+    boolean left = changed && belongs == null;
+    return new Opened(d, belongs, changed, left ? Optional.of(file) : Optional.empty(), note);
+  }
+
+  /** Hands over what comes early unless something else is being opened by then. */
+  private Ear.Early early(long ticket, Function<Ear.Heard, Opened> made) {
+    return new Ear.Early() {
+      @Override
+      public void sound(Reference r) {
+        later(() -> taker.sound(r));
+      }
+
+      @Override
+      public void half(Ear.Heard h) {
+        Opened kept = made.apply(h);
+        later(
+            () -> {
+              half = kept;
+              taker.half(h.analysis());
+            });
+      }
+
+      private void later(Runnable then) {
         Platform.runLater(
             () -> {
               if (ticket == opening) {
-                early.accept(r);
+                then.run();
               }
             });
+      }
+    };
   }
 }

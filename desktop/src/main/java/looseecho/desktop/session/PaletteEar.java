@@ -63,7 +63,7 @@ public final class PaletteEar {
     drawer.open();
     Reference r = desk.referenceProperty().get();
     Analysis a = desk.analysisProperty().get();
-    if (r == null || a == null || a.equals(of)) {
+    if (r == null || a == null || a.equals(of) || desk.document().isEmpty()) {
       return;
     }
     of = a;

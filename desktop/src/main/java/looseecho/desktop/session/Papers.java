@@ -46,7 +46,7 @@ public final class Papers {
     this.keeper = keeper;
     this.notice = notice;
     this.fresh = fresh;
-    opener = new Opener(lanes.opening(), ear, keeper, this::take, this::take, this::notOpened);
+    opener = new Opener(lanes.opening(), ear, keeper, new Opening());
   }
 
   /** Opens the demo, rendering it first when it is not there yet. */
@@ -78,15 +78,34 @@ public final class Papers {
     opener.aside(kept, project);
   }
 
-  /** The sound of a track that is still being heard. */
-  private void take(Reference r) {
-    desk.put(r);
-    own(null);
-    notice.say("");
+  /** Lays what is opened on the desk. */
+  private final class Opening implements Opener.Taker {
+    @Override
+    public void sound(Reference r) {
+      desk.put(r);
+      own(null);
+      notice.say("");
+    }
+
+    @Override
+    public void half(Analysis a) {
+      desk.half(a);
+    }
+
+    @Override
+    public void whole(Opener.Opened o) {
+      take(o);
+    }
+
+    @Override
+    public void failed(Throwable e) {
+      notOpened(e);
+    }
   }
 
   private void take(Opener.Opened o) {
-    notice.say(o.changed() ? "Your work is back. Save it to keep it." : o.note());
+    String words = o.changed() ? "Your work is back. Save it to keep it." : o.note();
+    notice.say(words);
     desk.put(o.document());
     own(o.project());
     if (o.changed()) {
@@ -99,7 +118,7 @@ public final class Papers {
     }
     List<String> heard = o.document().state().analysis().notes();
     if (!heard.isEmpty()) {
-      notice.say(String.join(" ", heard));
+      notice.say((String.join(" ", heard) + " " + words).trim());
     }
   }
 

@@ -107,7 +107,7 @@ public final class Session implements AutoCloseable {
   }
 
   /** What follows the desk. */
-  private final class Ties implements Desk.Follower {
+  private final class Ties implements Follower {
     @Override
     public void opened(Reference r) {
       maker.forget();

@@ -9,10 +9,13 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
+import looseecho.analysis.Corrections;
 import looseecho.desktop.ClickTrack;
 import looseecho.echo.Template;
+import looseecho.hits.Hit;
 import looseecho.mix.Sounds;
 import looseecho.project.ProjectFile;
 import org.junit.jupiter.api.Test;
@@ -78,6 +81,35 @@ class PapersTest extends SessionFixture {
     fx(() -> papers.open(file));
     says("neither where it was nor beside the project");
     assertTrue(desk.templateProperty().get() != null, "the work stays on the desk");
+  }
+
+  @Test
+  void stoppedWhileTheNotesAreHeardBarsAndDrumsStay() throws IOException {
+    begin();
+    Path pier = track("pier.wav", 12);
+    List<String> said = new ArrayList<>();
+    fx(
+        () ->
+            desk.analysisProperty()
+                .addListener(
+                    (o, was, a) -> {
+                      if (a != null && desk.document().isEmpty()) { // the first half is shown
+                        desk.correct(c -> MINOR, "A minor");
+                        said.add(desk.messageProperty().get());
+                        session.lanes().opening().cancel();
+                      }
+                    }));
+    fx(() -> papers.open(pier));
+    says("bars and drums are here");
+    assertEquals(1, said.size());
+    assertTrue(said.get(0).contains("still being heard"), said.get(0));
+    assertEquals(Corrections.NONE, desk.correctionsProperty().get());
+    assertEquals(120, desk.templateProperty().get().bpm(), 0.1);
+    List<Hit> drums = desk.analysisProperty().get().hits();
+    assertFalse(drums.isEmpty());
+    fx(desk::hearAgain);
+    settled();
+    assertEquals(drums, desk.analysisProperty().get().hits(), "the whole has the same drums");
   }
 
   @Test
