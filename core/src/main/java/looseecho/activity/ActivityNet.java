@@ -21,7 +21,8 @@ import looseecho.reading.Progress;
  */
 public final class ActivityNet {
   static final List<String> WEIGHTS = List.of("activity-net-1.bin", "activity-net-2.bin");
-  private static final int BLOCK = 3000;
+  private static final int SHORTEST = 3000; // frames of a block
+  private static final int LONGEST = 12000;
   private static final int[] DILATIONS = {1, 2, 4, 8, 16, 32, 64, 128, 256};
   private static final int REACH = 520;
   private static final int POOL = 3;
@@ -47,7 +48,10 @@ public final class ActivityNet {
     int frames = mel.frames();
     int outputs = Activities.CURVES + Lane.HEARD.size();
     float[][] curves = new float[outputs][frames];
-    int blocks = (frames + BLOCK - 1) / BLOCK;
+    // Two blocks for each core: the longer a block, the less is heard twice at its edges.
+    int share = frames / (2 * Runtime.getRuntime().availableProcessors()) + 1;
+    int block = Math.max(SHORTEST, Math.min(LONGEST, share));
+    int blocks = (frames + block - 1) / block;
     IntStream.range(0, blocks)
         .parallel()
         .forEach(
@@ -55,8 +59,8 @@ public final class ActivityNet {
               if (progress.cancelled()) {
                 return;
               }
-              int from = b * BLOCK;
-              int count = Math.min(BLOCK, frames - from);
+              int from = b * block;
+              int count = Math.min(block, frames - from);
               // Clipped to the song, so that the convolutions pad at its ends as they did in
               // training.
               int start = Math.max(0, from - REACH);

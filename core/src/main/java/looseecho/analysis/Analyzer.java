@@ -109,6 +109,7 @@ public final class Analyzer {
     Optional<Pulse> pulse =
         pulses.find(activity, tempos, music.start(), music.end(), PulseFinder.Wanted.NOTHING);
     Heard half = new Heard(audio, mel, activity, tempos, pulse, chroma, Heard.Lines.NONE, music);
+    pulse.ifPresent(p -> half.hits(p, progress)); // measured while the lines are heard
     early.accept(half);
     List<Note> bass =
         new BassDetails(low, Register.BASS.rate(), tuning, t -> kick(activity, t))

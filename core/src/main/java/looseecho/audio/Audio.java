@@ -72,7 +72,12 @@ public final class Audio {
 
   /** A copy of one channel: 0 left, 1 right. */
   public float[] channel(int c) {
-    float[] out = (c == 0 ? left : right).copy();
+    return channel(c, 0, length());
+  }
+
+  /** A copy of a stretch of one channel; silence outside the sound. */
+  public float[] channel(int c, int from, int count) {
+    float[] out = (c == 0 ? left : right).copy(from, count);
     for (int i = 0; c == 1 && turn < 0 && i < out.length; i++) {
       out[i] = -out[i];
     }
@@ -86,20 +91,21 @@ public final class Audio {
 
   /** The middle of the samples {@code from} to before {@code to}. */
   public float[] mono(int from, int to) {
-    float[] m = new float[to - from];
-    for (int i = 0; i < m.length; i++) {
-      m[i] = 0.5f * (left.get(from + i) + turn * right.get(from + i));
+    float[] l = channel(0, from, to - from);
+    float[] r = channel(1, from, to - from);
+    for (int i = 0; i < l.length; i++) {
+      l[i] = 0.5f * (l[i] + r[i]);
     }
-    return m;
+    return l;
   }
 
   /** Copies interleaved left, right into {@code out}; silence beyond the end. */
   public void read(int from, float[] out, int samples) {
+    float[] l = channel(0, from, samples);
+    float[] r = channel(1, from, samples);
     for (int i = 0; i < samples; i++) {
-      int at = from + i;
-      boolean inside = at >= 0 && at < left.length();
-      out[2 * i] = inside ? left.get(at) : 0;
-      out[2 * i + 1] = inside ? turn * right.get(at) : 0;
+      out[2 * i] = l[i];
+      out[2 * i + 1] = r[i];
     }
   }
 

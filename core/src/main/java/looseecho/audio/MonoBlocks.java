@@ -8,6 +8,8 @@ public final class MonoBlocks {
   /** Length of a block without its margins. */
   public static final int SECONDS = 180;
 
+  private static final int AT_ONCE = 1 << 16; // samples
+
   private static final int MARGIN = 2; // seconds
 
   /**
@@ -54,9 +56,10 @@ public final class MonoBlocks {
   /** Root mean square of the middle of the whole sound. */
   public double rms() {
     double power = 0;
-    for (int i = 0; i < audio.length(); i++) {
-      double m = 0.5 * (audio.left(i) + audio.right(i));
-      power += m * m;
+    for (int from = 0; from < audio.length(); from += AT_ONCE) {
+      for (float m : audio.mono(from, Math.min(audio.length(), from + AT_ONCE))) {
+        power += (double) m * m;
+      }
     }
     return Math.sqrt(power / Math.max(1, audio.length()));
   }

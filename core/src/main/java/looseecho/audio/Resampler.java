@@ -11,6 +11,7 @@ package looseecho.audio;
 public final class Resampler {
   private static final int ZERO_CROSSINGS = 24;
   private static final int BLOCK_SECONDS = 60;
+  private static final int FEW = 32; // points of one fraction, below which rows are simply summed
   private static final double BETA = 9.0;
   private static final double PASS = 0.92;
   private static final int TABLE_PER_CROSSING = 512;
@@ -58,17 +59,22 @@ public final class Resampler {
     double reach = ZERO_CROSSINGS / cut;
     // With whole-number rates the fractions between samples repeat: one row of weights per
     // fraction.
-    int phases = to / gcd(from, to);
+    int common = gcd(from, to);
+    int phases = Math.min(to / common, out.length);
     int half = (int) Math.ceil(reach);
     float[][] rows = new float[phases][];
+    int[] places = new int[phases];
+    for (int p = 0; p < phases; p++) {
+      places[p] = (int) ((long) p * from / to);
+      rows[p] = row(p / ratio - places[p], cut, half);
+    }
+    if (out.length / phases >= FEW) {
+      PhaseSums.apply(in, from / common, half, rows, places, out);
+      return out;
+    }
     for (int n = 0; n < out.length; n++) {
-      int phase = n % phases;
-      long whole = (long) n * from / to;
-      if (rows[phase] == null) {
-        rows[phase] = row(n / ratio - whole, cut, half);
-      }
-      float[] row = rows[phase];
-      int first = (int) (whole - half + 1);
+      float[] row = rows[n % phases];
+      int first = (int) ((long) n * from / to - half + 1);
       int skip = Math.max(0, -first);
       int end = Math.min(row.length, in.length - first);
       out[n] = product(in, first, row, skip, end);

@@ -47,14 +47,20 @@ final class Samples {
 
   /** A copy of all samples. */
   float[] copy() {
-    float[] out = new float[length];
-    for (int done = 0; done < length; ) {
-      int at = from + done;
+    return copy(0, length);
+  }
+
+  /** A copy of the samples from {@code first} on; silence outside. */
+  float[] copy(int first, int count) {
+    float[] out = new float[count];
+    int end = (int) Math.min(count, (long) length - first);
+    for (int done = Math.max(0, -first); done < end; ) {
+      int at = from + first + done;
       FloatBuffer stretch = stretches[at >>> shift];
       int inside = at & (1 << shift) - 1;
-      int count = Math.min(length - done, stretch.limit() - inside);
-      stretch.get(inside, out, done, count);
-      done += count;
+      int some = Math.min(end - done, stretch.limit() - inside);
+      stretch.get(inside, out, done, some);
+      done += some;
     }
     return out;
   }

@@ -1,5 +1,6 @@
 package looseecho.dsp;
 
+import java.util.Arrays;
 import org.jtransforms.fft.FloatFFT_1D;
 
 /** Magnitudes of real blocks. Holds a work array: one per thread. */
@@ -59,11 +60,13 @@ public final class Fft {
    */
   public void magnitudes(float[] signal, int centre, float[] out) {
     int start = centre - window.length / 2;
-    for (int i = 0; i < window.length; i++) {
-      int at = start + i;
-      work[i] = at >= 0 && at < signal.length ? signal[at] * window[i] : 0;
+    int from = Math.max(0, Math.min(window.length, -start));
+    int to = Math.max(from, Math.min(window.length, signal.length - start));
+    Arrays.fill(work, 0, from, 0);
+    for (int i = from; i < to; i++) {
+      work[i] = signal[start + i] * window[i];
     }
-    java.util.Arrays.fill(work, window.length, size, 0);
+    Arrays.fill(work, to, size, 0);
     fft.realForward(work);
     out[0] = Math.abs(work[0]);
     out[size / 2] = Math.abs(work[1]);

@@ -42,14 +42,12 @@ public final class BandLevels {
   }
 
   private static float[] frame(Audio audio, int centre, Fft fft, int[] band) {
-    float[] middle = new float[WINDOW];
-    float[] side = new float[WINDOW];
+    float[] middle = audio.channel(0, centre - WINDOW / 2, WINDOW);
+    float[] side = audio.channel(1, centre - WINDOW / 2, WINDOW);
     for (int i = 0; i < WINDOW; i++) {
-      int at = centre - WINDOW / 2 + i;
-      if (at >= 0 && at < audio.length()) {
-        middle[i] = (audio.left(at) + audio.right(at)) / 2;
-        side[i] = (audio.left(at) - audio.right(at)) / 2;
-      }
+      float left = middle[i];
+      middle[i] = (left + side[i]) / 2;
+      side[i] = (left - side[i]) / 2;
     }
     float[] out = new float[2 * BANDS];
     float[] magnitudes = new float[fft.bins()];

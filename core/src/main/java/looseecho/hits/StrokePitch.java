@@ -45,18 +45,20 @@ final class StrokePitch {
   /** The same hits in the same order, those that are pitched with their intervals. */
   List<Hit> find(List<Hit> hits) {
     Hit[] out = hits.toArray(new Hit[0]);
-    for (Lane lane : TUNED) {
-      for (Voice voice : Voice.values()) {
-        int[] at =
-            IntStream.range(0, out.length)
-                .filter(i -> hits.get(i).lane() == lane && hits.get(i).voice() == voice)
-                .toArray();
-        if (at.length >= FEWEST) {
-          find(hits, at, out);
-        }
+    TUNED.parallelStream().forEach(lane -> find(hits, lane, out)); // each has its own places
+    return List.of(out);
+  }
+
+  private void find(List<Hit> hits, Lane lane, Hit[] out) {
+    for (Voice voice : Voice.values()) {
+      int[] at =
+          IntStream.range(0, out.length)
+              .filter(i -> hits.get(i).lane() == lane && hits.get(i).voice() == voice)
+              .toArray();
+      if (at.length >= FEWEST) {
+        find(hits, at, out);
       }
     }
-    return List.of(out);
   }
 
   private record Move(double semitones, double agrees, double unmoved) {

@@ -73,14 +73,8 @@ final class StruckSpectrum {
   }
 
   private double[] power(int channel, int from) {
-    float[] x = new float[window];
-    for (int i = 0; i < window; i++) {
-      int at = from + i;
-      boolean inside = at >= 0 && at < audio.length();
-      x[i] = !inside ? 0 : channel == 0 ? audio.left(at) : audio.right(at);
-    }
     float[] magnitudes = new float[fft.bins()];
-    fft.magnitudes(x, window / 2, magnitudes);
+    fft.magnitudes(audio.channel(channel, from, window), window / 2, magnitudes);
     double[] out = new double[magnitudes.length];
     for (int k = 0; k < out.length; k++) {
       out[k] = magnitudes[k] * magnitudes[k];

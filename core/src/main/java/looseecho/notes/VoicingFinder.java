@@ -209,11 +209,10 @@ public final class VoicingFinder {
     int centre = (int) (time * audio.sampleRate());
     int from = Math.max(0, Math.min(audio.length(), centre - half));
     int to = Math.max(from, Math.min(audio.length(), centre + half));
-    float[] x = audio.mono(from, to);
+    Goertzel tones = new Goertzel(audio.mono(from, to), audio.sampleRate());
     double power = 1e-12;
-    int rate = audio.sampleRate();
     for (int pitch : voicing) {
-      power += Goertzel.power(x, hertz(pitch), rate) + Goertzel.power(x, 2 * hertz(pitch), rate);
+      power += tones.power(hertz(pitch)) + tones.power(2 * hertz(pitch));
     }
     return 10 * Math.log10(power);
   }

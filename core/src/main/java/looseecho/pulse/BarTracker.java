@@ -101,6 +101,7 @@ final class BarTracker {
       int reach = Math.max(2, (int) (length * 0.12));
       int low = Math.max(0, i - reach);
       int high = Math.min(tempos - 1, i + reach);
+      float held = step[i][i] - (float) settings.barBreakCost();
       for (int b = 0; b < meter; b++) {
         float value = Float.NEGATIVE_INFINITY;
         int source = -1;
@@ -108,12 +109,10 @@ final class BarTracker {
           int before = (b + meter - 1) % meter * tempos;
           source = likeliest(then, before, step[i], low, high);
           value = source < 0 ? value : then[source] + step[i][source - before];
-          for (int p = 0; b == 0 && p < meter - 1; p++) {
-            float v = (float) (then[p * tempos + i] + step[i][i] - settings.barBreakCost());
-            if (v > value) {
-              value = v;
-              source = p * tempos + i;
-            }
+          int broken = b == 0 ? unfinished(then, meter, tempos, i) : -1;
+          if (broken >= 0 && then[broken] + held > value) {
+            value = then[broken] + held;
+            source = broken;
           }
           if (source >= 0) {
             value += (float) interval(m, length, source / tempos);
@@ -138,6 +137,19 @@ final class BarTracker {
       if (v > value) {
         value = v;
         source = before + j;
+      }
+    }
+    return source;
+  }
+
+  /** The likeliest bar of tempo i that breaks off before its last beat; -1 for none. */
+  private static int unfinished(float[] then, int meter, int tempos, int i) {
+    float value = Float.NEGATIVE_INFINITY;
+    int source = -1;
+    for (int at = i; at < (meter - 1) * tempos; at += tempos) {
+      if (then[at] > value) {
+        value = then[at];
+        source = at;
       }
     }
     return source;
