@@ -207,7 +207,7 @@ final class DrawerCommand implements Callable<Integer> {
       Progress progress = new Reporter(name, spec.commandLine().getErr());
       Audio audio = new AudioReader().read(path, progress).audio();
       Analysis a = new Analyzer().analyse(audio, Corrections.NONE, progress);
-      for (HeardSound heard : HeardSounds.of(audio, a.hits())) {
+      for (HeardSound heard : HeardSounds.of(audio, a)) {
         int rank = 1;
         for (Match m : new Matcher().match(heard, entries, BEST, progress)) {
           String sample = m.entry().file().toString();

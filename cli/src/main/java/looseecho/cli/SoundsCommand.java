@@ -50,7 +50,9 @@ final class SoundsCommand implements Callable<Integer> {
   @Option(names = "--out", paramLabel = "DIR", description = "folder (default: here)")
   private String out = ".";
 
-  @Option(names = "--slices", description = "a WAV of each drum's cleanest stroke, too, for study")
+  @Option(
+      names = "--slices",
+      description = "a WAV of each sound's cleanest stroke or note, too, for study")
   private boolean slices;
 
   @Option(names = "--force", description = Main.FORCE)
@@ -69,7 +71,7 @@ final class SoundsCommand implements Callable<Integer> {
     Progress progress = new Reporter(name, spec.commandLine().getErr());
     Audio audio = new AudioReader().read(input, progress).audio();
     Analysis a = new Analyzer().analyse(audio, Corrections.NONE, progress);
-    List<HeardSound> heard = HeardSounds.of(audio, a.hits());
+    List<HeardSound> heard = HeardSounds.of(audio, a);
     Path json = folder.resolve(name + ".sounds.json");
     List<Path> wavs = new ArrayList<>();
     for (HeardSound h : slices ? heard : List.<HeardSound>of()) {

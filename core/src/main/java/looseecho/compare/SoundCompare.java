@@ -9,8 +9,6 @@ import java.util.stream.Collectors;
 import looseecho.activity.Lane;
 import looseecho.compare.Finding.Kind;
 import looseecho.hits.Hit;
-import looseecho.palette.DescriptorFinder;
-import looseecho.palette.Descriptors;
 import looseecho.palette.HeardSound;
 import looseecho.palette.HeardSounds;
 import looseecho.palette.PictureDistance;
@@ -70,14 +68,10 @@ final class SoundCompare {
     // What is heard under others only is partly theirs.
     double sure = Math.max(LEAST_SURE, Math.min(want.quality(), have.quality()));
     double steps = sure * apart / STEP_DB;
-    List<String> advice = SoundAdvice.of(described(want), described(have));
+    List<String> advice = SoundAdvice.of(want.like(), have.like());
     String words =
         String.format(Locale.ROOT, "The %s sounds %.1f dB apart", name, apart)
             + (advice.isEmpty() ? "." : ": " + String.join(", ", advice) + ".");
     return Finding.of(Kind.SOUND, name, steps < LEAST ? 0 : steps, words);
-  }
-
-  private static Descriptors described(HeardSound h) {
-    return new DescriptorFinder().of(h.sound(), h.sound());
   }
 }

@@ -2,6 +2,7 @@ package looseecho.doubt;
 
 import java.util.Optional;
 import looseecho.activity.Lane;
+import looseecho.notes.Line;
 
 /**
  * Something worth checking.
@@ -27,8 +28,13 @@ public record Doubt(Topic topic, String words, Optional<Spot> spot, double weigh
    *
    * @param time seconds
    * @param lane the drum, where it is one
+   * @param line the line of notes, where it is one
    */
-  public record Spot(double time, Optional<Lane> lane) {}
+  public record Spot(double time, Optional<Lane> lane, Optional<Line> line) {
+    public Spot(double time, Optional<Lane> lane) {
+      this(time, lane, Optional.empty());
+    }
+  }
 
   static Doubt at(Topic topic, double time, double weight, String words) {
     return new Doubt(topic, words, Optional.of(new Spot(time, Optional.empty())), weight, false);

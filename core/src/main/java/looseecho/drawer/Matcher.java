@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
 import looseecho.audio.Resampler;
@@ -24,6 +25,7 @@ public final class Matcher {
   private static final int RATE = 44100;
   private static final int CLOSER = 40; // samples that are looked at again
   private static final int MOST_SEMITONES = 2; // common practice: kicks and snares bear no more
+  private static final int MOST_FOR_NOTES = 24; // an instrument's sample still sounds like itself
   private static final double TUNED_DB = 0.25; // that being tuned has to be worth, per semitone
   private static final double OTHER_CLASS_DB = 2.5; // that another kind of sound has to be nearer
 
@@ -45,10 +47,10 @@ public final class Matcher {
           .limit(most)
           .toList();
     }
-    SoundClass wanted = SoundClass.of(heard.part().lane());
+    SoundClass wanted = heard.what();
     List<Rough> rough =
         drawer.parallelStream()
-            .map(e -> new Rough(e, rough(heard.picture(), e) + cost(e, wanted)))
+            .map(e -> new Rough(e, rough(heard, e) + cost(e, wanted)))
             .sorted(Comparator.comparingDouble(Rough::distance))
             .filter(r -> there(r.entry()))
             .limit(CLOSER)
@@ -71,13 +73,38 @@ public final class Matcher {
   }
 
   /** By the kept picture, moved by whole bands for what may be tuned. */
-  private static double rough(Picture heard, Entry e) {
-    double best = PictureDistance.between(heard, e.picture()).distance();
+  private static double rough(HeardSound heard, Entry e) {
+    if (isNote(heard)) {
+      Picture there = e.picture().moved(Picture.bands(interval(heard, e)));
+      return PictureDistance.between(heard.picture(), there).distance();
+    }
+    double best = PictureDistance.between(heard.picture(), e.picture()).distance();
     for (int bands : new int[] {-1, 1}) {
-      best =
-          Math.min(best, PictureDistance.between(heard, e.picture().moved(bands)).distance() + 0.3);
+      Picture there = e.picture().moved(bands);
+      best = Math.min(best, PictureDistance.between(heard.picture(), there).distance() + 0.3);
     }
     return best;
+  }
+
+  private static boolean isNote(HeardSound heard) {
+    return !heard.pitches().isEmpty();
+  }
+
+  /** Semitones from a sample's pitch to the lowest that is heard; 0 where it has none. */
+  private static int interval(HeardSound heard, Entry e) {
+    if (e.like().pitchHz() <= 0) {
+      return 0;
+    }
+    double own = 69 + 12 * Math.log(e.like().pitchHz() / 440) / Math.log(2);
+    int by = (int) Math.round(heard.pitches().get(0) - own);
+    return Math.max(-MOST_FOR_NOTES, Math.min(MOST_FOR_NOTES, by));
+  }
+
+  /** How a sample may be tuned: a drum a little either way, a note to the pitch that is heard. */
+  private static int[] tunings(HeardSound heard, Entry e) {
+    return isNote(heard)
+        ? new int[] {interval(heard, e)}
+        : IntStream.rangeClosed(-MOST_SEMITONES, MOST_SEMITONES).toArray();
   }
 
   private static Match closer(HeardSound heard, Entry e, double cost) {
@@ -87,7 +114,7 @@ public final class Matcher {
       Audio audio = new AudioReader().oneShot(e.file(), Progress.NONE);
       float[] x = new Resampler().resample(audio, RATE).mono();
       Retuner retuner = new Retuner(RATE);
-      for (int by = -MOST_SEMITONES; by <= MOST_SEMITONES; by++) {
+      for (int by : tunings(heard, e)) {
         if (by != 0) {
           float[] tuned = retuner.bySpeed(x, by);
           tries.add(of(heard, Region.WHOLE, e, Picture.of(tuned, Picture.attack(tuned)), by, cost));
@@ -103,7 +130,7 @@ public final class Matcher {
   private static Match of(
       HeardSound heard, Region region, Entry e, Picture p, int semitones, double cost) {
     PictureDistance.Found f = PictureDistance.between(heard.picture(), p, region);
-    double tuned = TUNED_DB * Math.abs(semitones);
+    double tuned = isNote(heard) ? 0 : TUNED_DB * Math.abs(semitones);
     return new Match(
         e, f.distance() + cost + tuned, semitones, f.gainDb(), f.shorterDbPerSecond() > 0);
   }

@@ -6,11 +6,11 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
 import java.util.List;
+import looseecho.echo.Part;
 import looseecho.mix.Sounds;
-import looseecho.palette.DescriptorFinder;
+import looseecho.notes.Line;
 import looseecho.palette.Descriptors;
 import looseecho.palette.HeardSound;
-import looseecho.palette.SoundClass;
 import looseecho.palette.SoundClassifier;
 
 /** What the sounds of a reference are like, and their recipes, as JSON. */
@@ -22,15 +22,18 @@ public final class SoundsJson {
     ObjectMapper mapper = new ObjectMapper().registerModule(new Jdk8Module());
     ObjectNode root = mapper.createObjectNode().put("name", name);
     ArrayNode all = root.putArray("sounds");
-    DescriptorFinder finder = new DescriptorFinder();
     SoundClassifier classifier = new SoundClassifier();
     for (HeardSound h : heard) {
-      Descriptors d = finder.of(h.sound(), h.sound());
+      Descriptors d = h.like();
       SoundClassifier.Said said = classifier.classify(h.sound());
       ObjectNode o = all.addObject().put("part", h.name());
-      o.put("class", SoundClass.of(h.part().lane()).words());
+      o.put("class", h.what().words());
       o.put("sounds_like", said.what().words());
       o.put("strokes", h.strokes()).put("quality", round(h.quality()));
+      if (!h.pitches().isEmpty()) {
+        ArrayNode pitches = o.putArray("midi_pitches");
+        h.pitches().forEach(pitches::add);
+      }
       ObjectNode n = o.putObject("descriptors");
       n.put("attack_ms", round(d.attackMs())).put("decay_ms", round(d.decayMs()));
       n.put("length_ms", round(d.lengthMs()));
@@ -41,9 +44,11 @@ public final class SoundsJson {
       d.words().forEach(words::add);
       o.set("recipe", mapper.valueToTree(recipes.sound(h.part())));
     }
-    for (looseecho.notes.Line line : looseecho.notes.Line.values()) {
-      ObjectNode o = all.addObject().put("part", line.words());
-      o.set("recipe", mapper.valueToTree(recipes.sound(looseecho.echo.Part.of(line))));
+    for (Line line : Line.values()) { // one that no note was cut of has its recipe
+      if (heard.stream().noneMatch(h -> h.part().equals(Part.of(line)))) {
+        ObjectNode o = all.addObject().put("part", line.words());
+        o.set("recipe", mapper.valueToTree(recipes.sound(Part.of(line))));
+      }
     }
     try {
       return mapper.writerWithDefaultPrettyPrinter().writeValueAsBytes(root);

@@ -28,6 +28,12 @@ public record Descriptors(
     double oddShare,
     double width) {
 
+  /** The same with a steady pitch that is known; 0 for a chord, which has none of its own. */
+  Descriptors pitched(double hz) {
+    return new Descriptors(
+        attackMs, decayMs, lengthMs, hz, 0, centroidHz, noise, hz > 0 ? oddShare : 0, width);
+  }
+
   /** As a producer says it, the most telling first. */
   public List<String> words() {
     List<String> out = new ArrayList<>();

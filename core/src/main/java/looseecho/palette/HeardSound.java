@@ -1,20 +1,46 @@
 package looseecho.palette;
 
-import looseecho.echo.DrumPart;
+import java.util.List;
+import looseecho.echo.Part;
 
 /**
- * A sound of the reference, averaged over its cleanest strokes.
+ * A sound of the reference, averaged over its cleanest strokes or notes.
  *
  * @param part whose sound it is
  * @param name of the part
- * @param sound the cleanest stroke, parted from what else plays, mono at 44.1 kHz from its attack
- *     on
- * @param picture the median of its cleanest strokes
+ * @param pitches MIDI numbers that sound in it, of a line's notes; none of a drum
+ * @param sound the cleanest stroke or note, parted from what else plays, mono at 44.1 kHz from its
+ *     attack on
+ * @param picture the median of its cleanest
  * @param strokes how many were taken
  * @param quality 0 hidden under others .. 1 heard alone
  */
 public record HeardSound(
-    DrumPart part, String name, float[] sound, Picture picture, int strokes, double quality) {
+    Part part,
+    String name,
+    List<Integer> pitches,
+    float[] sound,
+    Picture picture,
+    int strokes,
+    double quality) {
   /** Sampling rate of its sound. */
   public static final int RATE = Picture.RATE;
+
+  public HeardSound {
+    pitches = List.copyOf(pitches);
+  }
+
+  /** What it is like; a note's pitch is the one that was heard in the song. */
+  public Descriptors like() {
+    Descriptors found = new DescriptorFinder().of(sound, sound);
+    if (pitches.isEmpty()) {
+      return found;
+    }
+    return found.pitched(pitches.size() == 1 ? 440 * Math.pow(2, (pitches.get(0) - 69) / 12.0) : 0);
+  }
+
+  /** The kind of one-shot that it is. */
+  public SoundClass what() {
+    return SoundClass.of(part);
+  }
 }

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
 import looseecho.audio.Resampler;
 import looseecho.echo.DrumPart;
@@ -34,6 +35,19 @@ public final class HeardSounds {
 
   private record Stroke(Hit hit, double clean) {}
 
+  /** All sounds of a track, drums first; of a long one, those of its beginning. */
+  public static List<HeardSound> of(Audio reference, Analysis heard) {
+    Audio at = beginning(reference);
+    List<HeardSound> out = new ArrayList<>(of(at, heard.hits()));
+    out.addAll(new HeardNotes(at, heard).find());
+    return out;
+  }
+
+  private static Audio beginning(Audio reference) {
+    int most = (int) Math.min(reference.length(), MOST_SECONDS * reference.sampleRate());
+    return new Resampler().resample(reference.slice(0, most), RATE);
+  }
+
   /** The drums' sounds, in the order of their parts; of a long track, those of its beginning. */
   public static List<HeardSound> of(Audio reference, List<Hit> all) {
     return of(reference, all, Set.of());
@@ -44,8 +58,7 @@ public final class HeardSounds {
    * the same strokes of both.
    */
   public static List<HeardSound> of(Audio reference, List<Hit> all, Set<Hit> only) {
-    int most = (int) Math.min(reference.length(), MOST_SECONDS * reference.sampleRate());
-    Audio at = new Resampler().resample(reference.slice(0, most), RATE);
+    Audio at = beginning(reference);
     Song song = new Song(at, at.mono());
     List<Hit> hits = all.stream().filter(h -> h.time() < at.duration()).toList();
     HeardDrums drums = HeardDrums.of(hits);
@@ -93,7 +106,12 @@ public final class HeardSounds {
     return new HeardSound(
         part,
         name,
-        cut(song.sound(), from, end(part, taken.get(0).hit(), all, mono.length), part),
+        List.of(),
+        cut(
+            song.sound(),
+            from,
+            end(part, taken.get(0).hit(), all, mono.length),
+            Stem.of(part.lane())),
         Picture.heard(mono, attacks, ends),
         taken.size(),
         taken.get(0).clean());
@@ -109,16 +127,15 @@ public final class HeardSounds {
     return Math.min(Math.min(longest, length), next(h, group, length));
   }
 
-  /** A stretch of a group of drums, parted from what else plays. */
-  private static float[] cut(Audio song, int from, int to, DrumPart part) {
+  /** A stretch of a group of sounds, parted from what else plays. */
+  static float[] cut(Audio song, int from, int to, Stem stem) {
     int begin = (int) Math.max(0, from - AROUND * RATE);
     int end = (int) Math.min(song.length(), to + AROUND * RATE);
     if (to <= from) {
       return new float[1];
     }
     Separator near = new Separator(song.slice(begin, end));
-    float[] group =
-        new StemSound().of(near, EnumSet.of(Stem.of(part.lane())), Progress.NONE).mono();
+    float[] group = new StemSound().of(near, EnumSet.of(stem), Progress.NONE).mono();
     float[] out = java.util.Arrays.copyOfRange(group, from - begin, to - begin);
     int fade = Math.min(out.length, RATE / 100);
     for (int i = 0; i < fade; i++) {
@@ -155,7 +172,7 @@ public final class HeardSounds {
   }
 
   /** The sample near a time at which the sound rises most steeply. */
-  private static int attack(float[] x, double time) {
+  static int attack(float[] x, double time) {
     int centre = (int) (time * RATE);
     int reach = (int) (SEARCH * RATE);
     int step = 16;

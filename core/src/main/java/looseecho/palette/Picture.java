@@ -175,6 +175,12 @@ public final class Picture {
     return db[frame][band];
   }
 
+  /** The whole bands nearest to an interval. */
+  public static int bands(int semitones) {
+    double octave = BANDS / (Math.log(HIGH_HZ / LOW_HZ) / Math.log(2));
+    return (int) Math.round(semitones / 12.0 * octave);
+  }
+
   /** The same moved up by whole bands; the lowest go on as they are. */
   public Picture moved(int bands) {
     float[][] out = new float[FRAMES][BANDS];

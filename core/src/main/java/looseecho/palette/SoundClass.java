@@ -1,6 +1,8 @@
 package looseecho.palette;
 
 import looseecho.activity.Lane;
+import looseecho.echo.Part;
+import looseecho.notes.Line;
 
 /** What kind of one-shot a sound is. */
 public enum SoundClass {
@@ -23,6 +25,13 @@ public enum SoundClass {
 
   public String words() {
     return words;
+  }
+
+  /** The class that a part's sounds have. */
+  public static SoundClass of(Part part) {
+    return part.asLine()
+        .map(l -> l.line() == Line.BASS ? BASS : TONE)
+        .orElseGet(() -> of(part.asDrum().orElseThrow().lane()));
   }
 
   /** The class that a drum's sounds have. */

@@ -15,8 +15,10 @@ import looseecho.audio.WavWriter;
 import looseecho.echo.Part;
 import looseecho.hits.Hit;
 import looseecho.mix.Sounds;
+import looseecho.notes.Line;
 import looseecho.palette.HeardSound;
 import looseecho.palette.HeardSounds;
+import looseecho.palette.Picture;
 import looseecho.palette.SoundClass;
 import looseecho.reading.Progress;
 import looseecho.synth.DrumSound;
@@ -108,5 +110,43 @@ class DrawerTest {
       assertTrue(matches.get(0).remedy().startsWith("up 2 semitones"), matches.get(0).remedy());
       assertEquals(3, matches.size());
     }
+  }
+
+  /** A line's sample may be tuned far, to the pitch that is heard; a drum's may not. */
+  @Test
+  void aBassIsFoundAgainAFifthLower() throws IOException {
+    Drawer drawer = Drawer.open(dir.resolve("notes"));
+    try (drawer) {
+      Path notes = dir.resolve("bass notes");
+      for (int k = 0; k < 3; k++) {
+        double[] harmonics = {1, 0.3 * k, 0.1, 0.25 * k, 0.02, 0.2 * k};
+        write(notes.resolve("bass " + k + ".wav"), note(55, harmonics));
+      }
+      new Indexer().add(drawer, List.of(notes), Progress.NONE);
+      float[] low =
+          new Retuner(RATE).bySpeed(note(55, new double[] {1, 0.3, 0.1, 0.25, 0.02, 0.2}), -7);
+      HeardSound heard =
+          new HeardSound(
+              Part.of(Line.BASS), "bass", List.of(33 - 7), low, Picture.of(low, 0), 1, 1);
+      Match first = new Matcher().match(heard, drawer.entries(), 1, Progress.NONE).get(0);
+      assertEquals(notes.resolve("bass 1.wav").toAbsolutePath(), first.entry().file());
+      assertEquals(-7, first.semitones());
+    }
+  }
+
+  private static float[] note(double hz, double[] harmonics) {
+    float[] x = new float[RATE / 2];
+    for (int i = 0; i < x.length; i++) {
+      for (int h = 0; h < harmonics.length; h++) {
+        x[i] += (float) (0.3 * harmonics[h] * Math.sin(2 * Math.PI * hz * (h + 1) * i / RATE));
+      }
+      x[i] *= (float) Math.exp(-3.0 * i / RATE);
+    }
+    return x;
+  }
+
+  private static void write(Path file, float[] x) throws IOException {
+    Files.createDirectories(file.getParent());
+    new WavWriter().write(new Audio(x, x.clone(), RATE), file);
   }
 }

@@ -8,6 +8,9 @@ import looseecho.desktop.session.PaletteRow;
 import looseecho.desktop.session.Session;
 import looseecho.doubt.Doubt;
 import looseecho.doubt.Doubt.Topic;
+import looseecho.echo.DrumPart;
+import looseecho.echo.LinePart;
+import looseecho.echo.Part;
 
 /** Leads from one thing worth checking to the next, over all benches. */
 final class Checks {
@@ -83,6 +86,8 @@ final class Checks {
   }
 
   private static boolean isOf(PaletteRow row, Doubt.Spot spot) {
-    return spot.lane().filter(l -> l == row.heard().part().lane()).isPresent();
+    Part part = row.heard().part();
+    return part.asDrum().map(DrumPart::lane).equals(spot.lane())
+        && part.asLine().map(LinePart::line).equals(spot.line());
   }
 }

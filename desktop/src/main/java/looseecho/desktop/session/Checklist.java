@@ -13,6 +13,8 @@ import looseecho.analysis.Analysis;
 import looseecho.doubt.Doubt;
 import looseecho.doubt.Doubt.Topic;
 import looseecho.doubt.DoubtFinder;
+import looseecho.echo.DrumPart;
+import looseecho.echo.LinePart;
 import looseecho.layers.HeardLayer;
 
 /**
@@ -77,7 +79,11 @@ public final class Checklist {
     return new Doubt(
         Topic.PALETTE,
         r.heard().name() + " is " + Math.round(r.distance()) + " dB from the track's" + step,
-        Optional.of(new Doubt.Spot(-1, Optional.of(r.heard().part().lane()))),
+        Optional.of(
+            new Doubt.Spot(
+                -1,
+                r.heard().part().asDrum().map(DrumPart::lane),
+                r.heard().part().asLine().map(LinePart::line))),
         Math.min(1, r.distance() / 20),
         false);
   }

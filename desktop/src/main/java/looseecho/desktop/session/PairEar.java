@@ -36,7 +36,7 @@ public final class PairEar {
   /** Of several kicks or snares the one heard most; a clap stands in for a snare. */
   private Optional<PaletteRow> row(Set<Lane> lanes) {
     return palette.rowsProperty().get().stream()
-        .filter(r -> lanes.contains(r.heard().part().lane()))
+        .filter(r -> r.heard().part().asDrum().filter(d -> lanes.contains(d.lane())).isPresent())
         .max(Comparator.comparingInt(r -> r.heard().strokes()));
   }
 

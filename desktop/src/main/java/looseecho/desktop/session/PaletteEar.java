@@ -73,7 +73,7 @@ public final class PaletteEar {
         .start(
             p -> {
               p.step("Cutting the sounds out", 0);
-              List<HeardSound> sounds = HeardSounds.of(r.audio(), a.hits());
+              List<HeardSound> sounds = HeardSounds.of(r.audio(), a);
               return new Compared(sounds, PaletteRow.of(sounds, maker.renderer(), now, p));
             },
             c -> {

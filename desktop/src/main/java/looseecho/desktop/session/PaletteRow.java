@@ -1,7 +1,10 @@
 package looseecho.desktop.session;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import looseecho.echo.DrumPart;
+import looseecho.echo.LinePart;
 import looseecho.echo.Part;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sound;
@@ -39,8 +42,8 @@ public record PaletteRow(
     List<PaletteRow> out = new ArrayList<>();
     for (HeardSound h : sounds) {
       p.step("Comparing the sounds", (double) out.size() / sounds.size());
-      float[] echo = renderer.oneShot(h.part(), VELOCITY);
-      Descriptors like = new DescriptorFinder().of(h.sound(), h.sound());
+      float[] echo = echo(renderer, h);
+      Descriptors like = h.like();
       Descriptors own = new DescriptorFinder().of(echo, echo);
       Picture picture = Picture.of(echo, Picture.attack(echo));
       Picture parted = Picture.of(h.sound(), Picture.attack(h.sound()));
@@ -49,6 +52,25 @@ public record PaletteRow(
       out.add(new PaletteRow(h, like, echo, distance, SoundAdvice.of(like, own), stack));
     }
     return out;
+  }
+
+  /** What the echo plays for a heard sound: a stroke, or the same note or chord as long. */
+  static float[] echo(EchoRenderer renderer, HeardSound h) {
+    if (h.part() instanceof DrumPart drum) {
+      return renderer.oneShot(drum, VELOCITY);
+    }
+    LinePart line = h.part().asLine().orElseThrow();
+    double seconds = (double) h.sound().length / HeardSound.RATE;
+    float[] sum = new float[0];
+    for (int pitch : h.pitches()) {
+      float[] one = renderer.oneNote(line, pitch, VELOCITY, seconds);
+      float[] both = Arrays.copyOf(sum, Math.max(sum.length, one.length));
+      for (int i = 0; i < one.length; i++) {
+        both[i] += one[i];
+      }
+      sum = both;
+    }
+    return sum;
   }
 
   private static List<String> stack(EchoRenderer renderer, Part part, Sound sound) {

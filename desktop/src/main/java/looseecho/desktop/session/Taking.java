@@ -6,6 +6,7 @@ import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
 import looseecho.audio.Resampler;
 import looseecho.drawer.Match;
+import looseecho.echo.Part;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Job;
 import looseecho.mix.Layer;
@@ -14,12 +15,12 @@ import looseecho.mix.Sounds;
 import looseecho.project.FoundSamples;
 import looseecho.reading.Progress;
 import looseecho.synth.Retuner;
+import looseecho.synth.RootPitch;
 import looseecho.synth.SampleSound;
 
 /** How a sample of the drawer is taken: tuned, as loud as what was there. May take a moment. */
 final class Taking {
   private static final int RATE = EchoRenderer.RATE;
-  private static final int VELOCITY = 110;
   private static final double LAYER_DB = -6; // a sample beside what is there
 
   private Taking() {}
@@ -50,19 +51,28 @@ final class Taking {
     return sum;
   }
 
+  /** A drum's sample is tuned; a line's is moved from its own pitch to each note. */
+  private static SampleSound read(Match match, Part part) throws IOException {
+    Path file = match.entry().file();
+    SampleSound plain = SampleSound.of(file).known(FoundSamples.content(file));
+    if (part.asDrum().isPresent()) {
+      return plain.tuned(match.semitones());
+    }
+    double root = new RootPitch().of(plain.render(RATE).mono(), RATE);
+    return plain.with(plain.playing().root(root));
+  }
+
   /** The sound of a row with a sample as it, or beside it. */
   static Sound with(Match match, PaletteRow r, Sounds now, boolean beside, Job job)
       throws IOException {
-    Path file = match.entry().file();
-    SampleSound read =
-        SampleSound.of(file).known(FoundSamples.content(file)).tuned(match.semitones());
+    SampleSound read = read(match, r.heard().part());
     SampleSound sample = match.shorter() ? read.lasting(r.like().lengthMs()) : read;
     Sound old = now.sound(r.heard().part());
     if (beside) {
       return old.and(Layer.of(sample).with(job).placed(LAYER_DB, 0));
     }
     Sounds dry = now.with(r.heard().part(), old.with(sample));
-    float[] x = new EchoRenderer(dry).oneShot(r.heard().part(), VELOCITY);
+    float[] x = PaletteRow.echo(new EchoRenderer(dry), r.heard());
     double gain = 10 * Math.log10(energy(r.echo()) / (energy(x) + 1e-12));
     return old.with(sample).with(old.strip().level(old.strip().levelDb() + gain));
   }
