@@ -53,7 +53,8 @@ final class Appearance {
     }
   }
 
-  private void show(boolean dark) {
+  /** Day or night for this time; nothing is kept. */
+  void show(boolean dark) {
     Scene scene = shell.getScene();
     night = dark;
     Theme.night(scene, dark);

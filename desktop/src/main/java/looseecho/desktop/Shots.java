@@ -47,6 +47,7 @@ final class Shots {
         () -> {
           Session session = shell.session();
           shell.hints().off();
+          shell.appearance().show(false);
           session
               .selection()
               .sectionProperty()
@@ -90,7 +91,7 @@ final class Shots {
           jobs.add(() -> shell.go(Bench.ECHO));
           jobs.add(() -> ((ToggleButton) shell.lookup("#ledger-part")).fire());
           jobs.add(() -> write(folder.resolve("echo-part.png")));
-          jobs.add(shell.appearance()::turn);
+          jobs.add(() -> shell.appearance().show(true));
           jobs.add(() -> shell.go(Bench.HITS));
           jobs.add(() -> write(folder.resolve("hits-night.png")));
           jobs.add(Platform::exit);

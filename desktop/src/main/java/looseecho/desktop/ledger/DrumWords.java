@@ -16,7 +16,7 @@ import looseecho.pulse.Pulse;
 record DrumWords(
     List<Hit> hits, Pulse pulse, Map<Lane, Groove.LaneFeel> lanes, int first, int end) {
 
-  /** One drum's feel, place beside the kick, swing and syncopation. */
+  /** One drum's feel, place beside the kick and swing. */
   String of(Lane lane) {
     Groove.LaneFeel feel = lanes.get(lane);
     StringBuilder out = new StringBuilder(feel.words());
@@ -26,13 +26,10 @@ record DrumWords(
     if (!pulse.meter().value().compound()) {
       Swing.of(here(lane), pulse).ifPresent(s -> out.append(text("; swing %.0f %%", s.percent())));
     }
-    if (feel.syncopation() > 0) {
-      out.append("; syncopation ").append(feel.syncopation());
-    }
     return out.toString();
   }
 
-  /** Its density, loudness and pattern, a line each. */
+  /** Its density, syncopation, loudness and pattern, a line each. */
   String more(Lane lane) {
     Groove.LaneFeel feel = lanes.get(lane);
     String gaps =
@@ -41,7 +38,9 @@ record DrumWords(
             : text("\nGaps between strokes change by %.0f %% (nPVI)", feel.variability());
     String loudness = text("\nLoudest and softest step: %.0f apart", feel.accent());
     String pattern = cycle(Variants.of(hits, EnumSet.of(lane), first, end));
-    return text("%.1f hits a bar", feel.perBar()) + loudness + gaps + "\n" + pattern;
+    String syncopation =
+        feel.syncopation() > 0 ? "\nSyncopation " + feel.syncopation() : "\nNo syncopation";
+    return text("%.1f hits a bar", feel.perBar()) + syncopation + loudness + gaps + "\n" + pattern;
   }
 
   private List<Hit> here(Lane lane) {

@@ -4,8 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import javafx.beans.binding.Bindings;
+import javafx.geometry.Pos;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import looseecho.analysis.Analysis;
@@ -28,7 +32,7 @@ public final class GroundLedger extends VBox {
   private final Taps taps;
 
   public GroundLedger(Desk desk, Playback playback, Taps taps) {
-    super(12);
+    super(7);
     this.desk = desk;
     this.playback = playback;
     this.taps = taps;
@@ -55,15 +59,20 @@ public final class GroundLedger extends VBox {
     Label tuning =
         new Label(String.format(Locale.ROOT, "Tuning %+.0f cents", a.tonality().tuningCents()));
     tuning.getStyleClass().add(Theme.SMALL);
-    getChildren()
-        .addAll(
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    HBox last =
+        new HBox(
+            8,
             tuning,
-            rule(),
+            gap,
             button(
                 "hear-again",
                 "Hear again",
                 "Listens to the whole track anew; your corrections stay",
                 desk::hearAgain));
+    last.setAlignment(Pos.CENTER_LEFT);
+    getChildren().add(last);
   }
 
   private void noPulse() {
@@ -78,20 +87,25 @@ public final class GroundLedger extends VBox {
     FlowPane octave =
         new FlowPane(
             6,
-            6,
-            button("halve", "Halve", "Half the tempo", () -> tempo(bpm / 2)),
-            button("double", "Double", "Twice the tempo", () -> tempo(bpm * 2)),
+            4,
+            button("halve", "Halve", "To " + Words.bpm(bpm / 2), () -> tempo(bpm / 2)),
+            button("double", "Double", "To " + Words.bpm(bpm * 2), () -> tempo(bpm * 2)),
             button("tap", "Tap", "Tap along to check or set the tempo (T)", taps::tap));
     getChildren()
         .addAll(
-            ReadingRow.of("Tempo", p.tempo(), Words::bpm, this::tempo),
-            small(steadiness(p)),
+            ReadingRow.of("Tempo", p.tempo(), Words::bpm, this::tempo, b -> !isOctave(b / bpm)),
             octave,
+            small(steadiness(p)),
             tapped(p),
             rule(),
             ReadingRow.of("Meter", p.meter(), Meter::words, this::meter));
     bars(p);
     getChildren().addAll(rule(), feel(a.feel()));
+  }
+
+  /** Half and double have buttons of their own. */
+  private static boolean isOctave(double ratio) {
+    return Math.abs(ratio - 2) < 0.02 || Math.abs(ratio - 0.5) < 0.005;
   }
 
   private static String steadiness(Pulse p) {
@@ -116,13 +130,12 @@ public final class GroundLedger extends VBox {
     FlowPane bars =
         new FlowPane(
             6,
-            6,
-            button(
-                "bar-earlier", "A beat earlier", "Bar 1 a beat earlier", () -> barOne(one - beat)),
-            button("bar-later", "A beat later", "Bar 1 a beat later", () -> barOne(one + beat)),
+            4,
+            button("bar-earlier", "Earlier", "Bar 1 a beat earlier", () -> barOne(one - beat)),
+            button("bar-later", "Later", "Bar 1 a beat later", () -> barOne(one + beat)),
             button(
                 "bar-here",
-                "At the playhead",
+                "Here",
                 "Bar 1 where the playhead is (1 on the wave)",
                 () -> barOne(playback.player().position())),
             button(
@@ -151,25 +164,26 @@ public final class GroundLedger extends VBox {
 
   /** Swing and grid in words. */
   private static VBox feel(Feel feel) {
-    VBox box = new VBox(2, ReadingRow.heading("Swing"));
     Label all =
         new Label(
             feel.swing()
                 .map(s -> String.format(Locale.ROOT, "%.0f %% %s", s.percent(), s.words()))
                 .orElse("too few off-beats"));
+    feel.division()
+        .ifPresent(d -> Tooltip.install(all, new Tooltip("The hits lie on " + d.words())));
     all.setId("reading-swing");
     all.getStyleClass().add(Theme.NUMBER);
-    box.getChildren().add(all);
+    VBox box = new VBox(2, ReadingRow.titled("Swing", all));
+    List<String> families = new ArrayList<>();
     for (Feel.Family family : Feel.Family.values()) {
       Swing s = feel.families().get(family);
       if (s != null) {
-        String words =
-            String.format(
-                Locale.ROOT, "%s: %.0f %% of %s pairs", family.words(), s.percent(), s.unit());
-        box.getChildren().add(small(words));
+        families.add(String.format(Locale.ROOT, "%s %.0f %%", family.words(), s.percent()));
       }
     }
-    feel.division().ifPresent(d -> box.getChildren().add(small("The hits lie on " + d.words())));
+    if (!families.isEmpty()) {
+      box.getChildren().add(small(String.join(", ", families)));
+    }
     return box;
   }
 

@@ -7,6 +7,8 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
@@ -22,7 +24,6 @@ import looseecho.hits.Hit;
 import looseecho.hits.Places;
 import looseecho.hits.Roll;
 import looseecho.hits.RollWords;
-import looseecho.hits.Swing;
 import looseecho.hits.TypicalBar;
 import looseecho.hits.Variants;
 import looseecho.pulse.Pulse;
@@ -34,7 +35,7 @@ public final class HitsLedger extends VBox {
   private DrumWords here; // of the chosen section; null without one
 
   public HitsLedger(Desk desk, Selection selection) {
-    super(10);
+    super(3);
     this.selection = selection;
     desk.analysisProperty().addListener((o, a, b) -> show(b));
     selection.sectionProperty().addListener((o, a, b) -> show(desk.analysisProperty().get()));
@@ -55,10 +56,8 @@ public final class HitsLedger extends VBox {
         getChildren().add(row(lane, hits));
       }
     }
-    a.feel().swing().ifPresent(this::swing);
     long doubtful = a.hits().stream().filter(Hit::doubtful).count();
-    Label sum =
-        new Label(a.hits().size() + " hits, " + doubtful + " of them in doubt (thin lines)");
+    Label sum = new Label(a.hits().size() + " hits, " + doubtful + " in doubt (thin lines)");
     sum.setWrapText(true);
     sum.getStyleClass().add(Theme.SMALL);
     getChildren().addAll(GroundLedger.rule(), sum);
@@ -124,19 +123,6 @@ public final class HitsLedger extends VBox {
     return l;
   }
 
-  private void swing(Swing s) {
-    Label words =
-        new Label(
-            String.format(
-                Locale.ROOT,
-                "Swing %.0f %% of each pair of %ss: %s",
-                s.percent(),
-                s.unit(),
-                s.words()));
-    words.setWrapText(true);
-    getChildren().addAll(GroundLedger.rule(), words);
-  }
-
   private HBox row(Lane lane, List<Hit> hits) {
     double mean = hits.stream().mapToDouble(Hit::offsetMs).average().orElse(0);
     double spread =
@@ -145,13 +131,20 @@ public final class HitsLedger extends VBox {
                 .mapToDouble(h -> (h.offsetMs() - mean) * (h.offsetMs() - mean))
                 .average()
                 .orElse(0));
-    Label name = new Label(lane.words() + ", " + hits.size());
+    Label name = new Label(lane.words());
     Label feel = small(Words.offset(mean) + ", ±" + Math.round(spread) + " ms");
-    VBox texts = new VBox(0, name, feel);
+    feel.setMinWidth(USE_PREF_SIZE);
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    HBox line = new HBox(6, name, gap, feel);
+    line.setAlignment(Pos.BASELINE_LEFT);
+    VBox texts = new VBox(0, line);
+    HBox.setHgrow(texts, Priority.ALWAYS);
     if (here != null && here.lanes().containsKey(lane)) {
       texts.getChildren().add(small("here " + here.of(lane)));
-      Tooltip.install(texts, new Tooltip(here.more(lane)));
     }
+    String more = here != null && here.lanes().containsKey(lane) ? here.more(lane) : "";
+    Tooltip.install(texts, new Tooltip((hits.size() + " hits\n" + more).strip()));
     var glyph = new javafx.scene.layout.StackPane(Glyphs.node(lane, 13));
     glyph.setMinWidth(20);
     HBox row = new HBox(10, glyph, texts);

@@ -1,8 +1,12 @@
 package looseecho.desktop.ledger;
 
+import java.util.List;
+import java.util.function.Predicate;
+import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Tips;
 import looseecho.desktop.theme.Theme;
@@ -14,6 +18,7 @@ import looseecho.reading.Reading.Settled;
  */
 final class ReadingRow extends VBox {
   private static final int SHOWN = 4;
+  private static final double TITLE = 48;
 
   /** What happens with a chosen value. */
   interface Choice<T> {
@@ -30,6 +35,16 @@ final class ReadingRow extends VBox {
   }
 
   static <T> ReadingRow of(String name, Reading<T> reading, Format<T> format, Choice<T> choice) {
+    return of(name, reading, format, choice, v -> true);
+  }
+
+  /**
+   * The same with some of the other values only.
+   *
+   * @param others true for a value that has no button of its own elsewhere
+   */
+  static <T> ReadingRow of(
+      String name, Reading<T> reading, Format<T> format, Choice<T> choice, Predicate<T> others) {
     ReadingRow row = new ReadingRow();
     Label value = new Label(format.of(reading.value()));
     value.getStyleClass().add(Theme.BIG_NUMBER);
@@ -42,19 +57,28 @@ final class ReadingRow extends VBox {
             reading.settledBy() != Settled.MEASURED
                 ? Theme.SETTLED
                 : reading.confidence() < 0.6 ? Theme.DOUBTFUL : Theme.SMALL);
-    row.getChildren().addAll(heading(name), value, sure);
-    if (!reading.alternatives().isEmpty()) {
-      FlowPane others = new FlowPane(6, 6);
-      reading.alternatives().stream()
-          .limit(SHOWN)
-          .forEach(
-              a ->
-                  others
-                      .getChildren()
-                      .add(chip(format.of(a.value()), a.reason(), () -> choice.chosen(a.value()))));
-      row.getChildren().add(others);
+    row.getChildren().addAll(titled(name, value), sure);
+    List<Reading.Alternative<T>> shown =
+        reading.alternatives().stream().filter(a -> others.test(a.value())).limit(SHOWN).toList();
+    if (!shown.isEmpty()) {
+      FlowPane chips = new FlowPane(6, 4);
+      shown.forEach(
+          a ->
+              chips
+                  .getChildren()
+                  .add(chip(format.of(a.value()), a.reason(), () -> choice.chosen(a.value()))));
+      row.getChildren().add(chips);
     }
     return row;
+  }
+
+  /** A name and its value in one line. */
+  static HBox titled(String name, Label value) {
+    Label title = heading(name);
+    title.setMinWidth(TITLE);
+    HBox line = new HBox(8, title, value);
+    line.setAlignment(Pos.BASELINE_LEFT);
+    return line;
   }
 
   /** A sentence in small letters. */
