@@ -18,9 +18,11 @@ import looseecho.disk.WholeFile;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
 import looseecho.exchange.SoundsJson;
+import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sounds;
 import looseecho.palette.HeardSound;
 import looseecho.palette.HeardSounds;
+import looseecho.palette.RecipeFitter;
 import looseecho.palette.SoundMatcher;
 import looseecho.reading.Progress;
 import picocli.CommandLine;
@@ -85,7 +87,12 @@ final class SoundsCommand implements Callable<Integer> {
     if (exact.isPresent()) {
       recipes = new SoundMatcher().match(audio, exact.get(), recipes, progress);
     }
-    byte[] text = SoundsJson.write(name, heard, recipes);
+    RecipeFitter fitter = new RecipeFitter(new EchoRenderer(recipes));
+    List<RecipeFitter.Fitted> fitted = new ArrayList<>();
+    for (HeardSound h : heard) {
+      fitted.add(fitter.fit(h, recipes.sound(h.part()), progress));
+    }
+    byte[] text = SoundsJson.write(name, heard, fitted, recipes);
     WholeFile.write(json, part -> Files.write(part, text));
     for (int k = 0; k < wavs.size(); k++) {
       float[] x = heard.get(k).sound();

@@ -11,19 +11,28 @@ import looseecho.mix.Sounds;
 import looseecho.notes.Line;
 import looseecho.palette.Descriptors;
 import looseecho.palette.HeardSound;
+import looseecho.palette.RecipeFitter;
 import looseecho.palette.SoundClassifier;
 
 /** What the sounds of a reference are like, and their recipes, as JSON. */
 public final class SoundsJson {
   private SoundsJson() {}
 
-  /** Writes all heard sounds; recipes are those of the echo. */
-  public static byte[] write(String name, List<HeardSound> heard, Sounds recipes) {
+  /**
+   * Writes all heard sounds with their fitted recipes.
+   *
+   * @param fitted as many as heard sounds
+   * @param recipes of the lines of which no sound was cut
+   */
+  public static byte[] write(
+      String name, List<HeardSound> heard, List<RecipeFitter.Fitted> fitted, Sounds recipes) {
     ObjectMapper mapper = new ObjectMapper().registerModule(new Jdk8Module());
     ObjectNode root = mapper.createObjectNode().put("name", name);
     ArrayNode all = root.putArray("sounds");
     SoundClassifier classifier = new SoundClassifier();
-    for (HeardSound h : heard) {
+    for (int k = 0; k < heard.size(); k++) {
+      HeardSound h = heard.get(k);
+      RecipeFitter.Fitted fit = fitted.get(k);
       Descriptors d = h.like();
       SoundClassifier.Said said = classifier.classify(h.sound());
       ObjectNode o = all.addObject().put("part", h.name());
@@ -42,7 +51,10 @@ public final class SoundsJson {
       n.put("odd_share", round(d.oddShare())).put("width", round(d.width()));
       ArrayNode words = o.putArray("words");
       d.words().forEach(words::add);
-      o.set("recipe", mapper.valueToTree(recipes.sound(h.part())));
+      o.put("distance_db_before", round(fit.before())).put("distance_db", round(fit.after()));
+      ArrayNode steps = o.putArray("steps");
+      fit.steps().forEach(steps::add);
+      o.set("recipe", mapper.valueToTree(fit.sound()));
     }
     for (Line line : Line.values()) { // one that no note was cut of has its recipe
       if (heard.stream().noneMatch(h -> h.part().equals(Part.of(line)))) {

@@ -33,6 +33,8 @@ public final class EchoRenderer {
   private static final double FAINT_DB = -70; // what still rings below this is left out
 
   private static final int ALONE_BARS = 4;
+  private static final int STRUCK_BARS = 2;
+  private static final int LOUD = 110;
   private static final float INAUDIBLE = 1e-4f;
 
   private final Sounds sounds;
@@ -67,10 +69,14 @@ public final class EchoRenderer {
   }
 
   private float[] alone(Part part, Sound sound, List<Stroke> hits, List<Tone> notes) {
-    Template t = Template.bars(ALONE_BARS, part, hits, notes);
+    return alone(part, sound, hits, notes, ALONE_BARS);
+  }
+
+  private float[] alone(Part part, Sound sound, List<Stroke> hits, List<Tone> notes, int bars) {
+    Template t = Template.bars(bars, part, hits, notes);
     Sound heard = sound.with(sound.strip().ducked(0, 100).muted(false));
     PartVoice voice = new PartVoice(t, part, heard, new boolean[] {true}, shots, 0);
-    float[][] x = voice.coloured(new Window(0, ALONE_BARS * 2 * RATE));
+    float[][] x = voice.coloured(new Window(0, bars * 2 * RATE));
     float[] mono = new Shot(x[0], x[1]).mono();
     float peak = 0;
     for (float v : mono) {
@@ -81,6 +87,18 @@ public final class EchoRenderer {
       end--;
     }
     return Arrays.copyOf(mono, end);
+  }
+
+  /**
+   * A loud hit, or a chord, of any sound of a part alone, no longer than four seconds.
+   *
+   * @param pitches of a line's chord; none for a drum
+   */
+  public float[] struck(Part part, Sound sound, List<Integer> pitches, double seconds) {
+    int ticks = (int) Math.max(1, Math.round(seconds * 2 * Meter.QUARTER));
+    List<Stroke> hit = part.asDrum().isPresent() ? List.of(new Stroke(0, 0, LOUD)) : List.of();
+    List<Tone> chord = pitches.stream().map(p -> new Tone(0, 0, ticks, p, LOUD)).toList();
+    return alone(part, sound, hit, chord, STRUCK_BARS);
   }
 
   /** A hit or a note of a second of one sound alone, both sides as one, to be drawn. */

@@ -2,6 +2,8 @@ package looseecho.palette;
 
 import java.util.List;
 import looseecho.echo.Part;
+import looseecho.mix.EchoRenderer;
+import looseecho.mix.Sound;
 
 /**
  * A sound of the reference, averaged over its cleanest strokes or notes.
@@ -37,6 +39,17 @@ public record HeardSound(
       return found;
     }
     return found.pitched(pitches.size() == 1 ? 440 * Math.pow(2, (pitches.get(0) - 69) / 12.0) : 0);
+  }
+
+  /** What the echo plays for it: a stroke, or the same note or chord as long. */
+  public float[] inEcho(EchoRenderer renderer, Sound echo) {
+    return renderer.struck(part, echo, pitches, (double) sound.length / RATE);
+  }
+
+  /** Mean difference over time and frequency from another sound, in decibels. */
+  public double apart(float[] other) {
+    Picture own = Picture.of(sound, Picture.attack(sound));
+    return PictureDistance.between(own, Picture.of(other, Picture.attack(other))).distance();
   }
 
   /** The kind of one-shot that it is. */

@@ -11,6 +11,7 @@ import looseecho.desktop.theme.Theme;
 
 /** The steps of the job at the left. */
 final class StepList extends VBox {
+  private static final double LEAST = 42;
   private static final double WIDTH = 152;
   private final ToggleGroup steps = new ToggleGroup();
 
@@ -30,6 +31,7 @@ final class StepList extends VBox {
       step.setAccessibleText(bench.title());
       Tips.on(step, "Ctrl+" + (bench.ordinal() + 1));
       step.setMaxWidth(Double.MAX_VALUE);
+      step.setMinHeight(LEAST); // in a low window they move together
       step.setToggleGroup(steps);
       step.setUserData(bench);
       step.setSelected(bench == Bench.GROUND);

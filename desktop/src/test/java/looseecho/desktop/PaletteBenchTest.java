@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
@@ -78,7 +79,11 @@ class PaletteBenchTest extends WindowTest {
     assertNotEquals(before, session.maker().soundsProperty().get().sound(row.heard().part()));
     robot.interact(session.desk()::undo);
     assertEquals(before, session.maker().soundsProperty().get().sound(row.heard().part()));
+    aRecipeIsTurnedNearer();
+    robot.interact(() -> session.palette().pick(rows().get(0)));
+    until("its samples are there", () -> session.lanes().resting() && !matches().isEmpty());
     robot.interact(list::requestFocus);
+    robot.type(KeyCode.DOWN);
     robot.press(KeyCode.SHIFT).type(KeyCode.ENTER).release(KeyCode.SHIFT);
     until(
         "the sample is beside the sound",
@@ -102,6 +107,31 @@ class PaletteBenchTest extends WindowTest {
     until(
         "their attacks are compared",
         () -> session.lanes().resting() && matches().get(0).distance() != whole);
+  }
+
+  private void aRecipeIsTurnedNearer() {
+    until("the distances are told", () -> session.lanes().resting());
+    PaletteRow far =
+        rows().stream().max(Comparator.comparingDouble(PaletteRow::distance)).orElseThrow();
+    robot.interact(() -> session.palette().pick(far));
+    Sound before = sound(far);
+    fire("#palette-nearer");
+    until(
+        "its recipe is turned",
+        () -> session.lanes().resting() && !sound(far).equals(before) && now(far) < far.distance());
+    assertTrue(
+        session.desk().messageProperty().get().contains("dB from the track's; "),
+        session.desk().messageProperty().get());
+    robot.interact(session.desk()::undo);
+    assertEquals(before, sound(far));
+  }
+
+  private double now(PaletteRow row) {
+    return rows().stream()
+        .filter(r -> r.heard().part().equals(row.heard().part()))
+        .findFirst()
+        .orElseThrow()
+        .distance();
   }
 
   @Test

@@ -2,6 +2,8 @@ package looseecho.desktop.ledger;
 
 import java.util.List;
 import java.util.Locale;
+import javafx.scene.control.Button;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.session.PaletteEar;
 import looseecho.desktop.session.PaletteRow;
@@ -59,6 +61,16 @@ public final class PaletteLedger extends VBox {
     for (int k = 0; k < steps.size(); k++) {
       line((k + 1) + ". " + steps.get(k));
     }
+    Button one =
+        ReadingRow.chip(
+            "Bring nearer",
+            "Turns the dials of its recipe until it is nearest to the track's",
+            ear::nearer);
+    one.setId("palette-nearer");
+    Button all =
+        ReadingRow.chip("All nearer", "The same for all sounds, as one change", ear::allNearer);
+    all.setId("palette-all-nearer");
+    getChildren().add(new HBox(6, one, all));
     if (!r.stack().isEmpty()) {
       getChildren().add(GroundLedger.rule());
       getChildren().add(ReadingRow.heading("Your stack"));

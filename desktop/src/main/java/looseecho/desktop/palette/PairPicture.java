@@ -23,7 +23,7 @@ final class PairPicture extends ChartPane {
 
   PairPicture() {
     setId("palette-pair");
-    setMinHeight(110);
+    setMinHeight(60);
     setPrefHeight(170);
     setAccessibleText("The picked sound's loudness and spectrum, heard hollow, echo solid");
   }

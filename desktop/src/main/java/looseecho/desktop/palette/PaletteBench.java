@@ -19,6 +19,7 @@ import looseecho.desktop.theme.Theme;
 /** The track's drums beside the echo's, and the samples of one's own that come nearest. */
 public final class PaletteBench extends HBox {
   private static final double LIST_WIDTH = 250;
+  private static final double LEAST_WIDTH = 190;
   private static final String HELP =
       "Outline: the track's; filled: the echo's. Up and down pick, Enter plays the track's, Shift"
           + " and Enter the echo's. In the list arrows play, Enter takes a sample, Shift and Enter"
@@ -28,7 +29,6 @@ public final class PaletteBench extends HBox {
     super(16);
     getStyleClass().add("bench");
     PaletteChart chart = new PaletteChart(ear);
-    chart.setMinHeight(140);
     VBox.setVgrow(chart, Priority.ALWAYS);
     PairPicture pair = new PairPicture();
     ear.pickedProperty().addListener((o, a, b) -> pair.show(b));
@@ -65,7 +65,7 @@ public final class PaletteBench extends HBox {
     VBox left = new VBox(8, tools, chart, pair, help);
     HBox.setHgrow(left, Priority.ALWAYS);
     MatchList matches = new MatchList(ear);
-    matches.setMinWidth(LIST_WIDTH);
+    matches.setMinWidth(LEAST_WIDTH);
     matches.setPrefWidth(LIST_WIDTH);
     getChildren().addAll(left, samples(ear, pairs, matches, tools));
     sceneProperty()

@@ -186,6 +186,38 @@ public final class PaletteEar {
             e -> desk.say(String.valueOf(e.getMessage())));
   }
 
+  /** Turns the recipe of the picked sound until it is nearest to the track's. */
+  public void nearer() {
+    if (picked.get() != null) {
+      nearer(List.of(picked.get()));
+    }
+  }
+
+  /** The same for all sounds, as one change. */
+  public void allNearer() {
+    nearer(rows.get());
+  }
+
+  private void nearer(List<PaletteRow> which) {
+    List<HeardSound> track = heard;
+    Sounds now = maker.soundsProperty().get();
+    lanes
+        .matching()
+        .start(
+            p -> Nearer.of(which, maker.renderer(), now, p),
+            near -> {
+              if (heard != track) {
+                return; // another track was opened meanwhile
+              }
+              if (near.sounds().equals(now)) {
+                desk.say(near.words());
+              } else {
+                desk.sound(near.sounds(), near.words());
+              }
+            },
+            e -> notice.failed("Bringing the sounds nearer", e, "They are as they were."));
+  }
+
   /** Heard against echo, in the order of the parts. */
   public ReadOnlyObjectProperty<List<PaletteRow>> rowsProperty() {
     return rows.getReadOnlyProperty();

@@ -1,10 +1,7 @@
 package looseecho.desktop.session;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
-import looseecho.echo.DrumPart;
-import looseecho.echo.LinePart;
 import looseecho.echo.Part;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sound;
@@ -12,8 +9,6 @@ import looseecho.mix.Sounds;
 import looseecho.palette.DescriptorFinder;
 import looseecho.palette.Descriptors;
 import looseecho.palette.HeardSound;
-import looseecho.palette.Picture;
-import looseecho.palette.PictureDistance;
 import looseecho.palette.SoundAdvice;
 import looseecho.palette.StackAdvisor;
 import looseecho.reading.Progress;
@@ -34,7 +29,6 @@ public record PaletteRow(
     double distance,
     List<String> advice,
     List<String> stack) {
-  private static final int VELOCITY = 110;
 
   /** Rows for the sounds of a track, the echo's as they are now. */
   static List<PaletteRow> of(
@@ -42,35 +36,14 @@ public record PaletteRow(
     List<PaletteRow> out = new ArrayList<>();
     for (HeardSound h : sounds) {
       p.step("Comparing the sounds", (double) out.size() / sounds.size());
-      float[] echo = echo(renderer, h);
+      float[] echo = h.inEcho(renderer, now.sound(h.part()));
       Descriptors like = h.like();
       Descriptors own = new DescriptorFinder().of(echo, echo);
-      Picture picture = Picture.of(echo, Picture.attack(echo));
-      Picture parted = Picture.of(h.sound(), Picture.attack(h.sound()));
-      double distance = PictureDistance.between(parted, picture).distance();
+      double distance = h.apart(echo);
       List<String> stack = stack(renderer, h.part(), now.sound(h.part()));
       out.add(new PaletteRow(h, like, echo, distance, SoundAdvice.of(like, own), stack));
     }
     return out;
-  }
-
-  /** What the echo plays for a heard sound: a stroke, or the same note or chord as long. */
-  static float[] echo(EchoRenderer renderer, HeardSound h) {
-    if (h.part() instanceof DrumPart drum) {
-      return renderer.oneShot(drum, VELOCITY);
-    }
-    LinePart line = h.part().asLine().orElseThrow();
-    double seconds = (double) h.sound().length / HeardSound.RATE;
-    float[] sum = new float[0];
-    for (int pitch : h.pitches()) {
-      float[] one = renderer.oneNote(line, pitch, VELOCITY, seconds);
-      float[] both = Arrays.copyOf(sum, Math.max(sum.length, one.length));
-      for (int i = 0; i < one.length; i++) {
-        both[i] += one[i];
-      }
-      sum = both;
-    }
-    return sum;
   }
 
   private static List<String> stack(EchoRenderer renderer, Part part, Sound sound) {

@@ -72,7 +72,7 @@ final class Taking {
       return old.and(Layer.of(sample).with(job).placed(LAYER_DB, 0));
     }
     Sounds dry = now.with(r.heard().part(), old.with(sample));
-    float[] x = PaletteRow.echo(new EchoRenderer(dry), r.heard());
+    float[] x = r.heard().inEcho(new EchoRenderer(dry), dry.sound(r.heard().part()));
     double gain = 10 * Math.log10(energy(r.echo()) / (energy(x) + 1e-12));
     return old.with(sample).with(old.strip().level(old.strip().levelDb() + gain));
   }
