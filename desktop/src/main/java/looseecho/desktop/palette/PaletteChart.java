@@ -17,6 +17,7 @@ import looseecho.desktop.theme.Theme;
 final class PaletteChart extends ChartPane {
   private static final double NAMES = 132;
   private static final double FIGURES = 76;
+  private static final double LEAST = 140;
   private static final double ROW = 17; // the least that a line of words needs
   private static final double WAVES = 0.42; // of what is left
   private static final double FAR_DB = 12;
@@ -31,17 +32,13 @@ final class PaletteChart extends ChartPane {
     setAccessibleText(
         "Sounds of the track: up and down pick one, Enter plays it, Shift and Enter the echo's");
     follow(ear.rowsProperty());
-    ear.rowsProperty().addListener((o, a, b) -> requestLayout());
+    setMinHeight(LEAST);
+    ear.rowsProperty().addListener((o, a, b) -> setMinHeight(Math.max(LEAST, ROW * b.size())));
     follow(ear.pickedProperty());
     focusedProperty().addListener((o, a, b) -> redraw());
     setOnMousePressed(this::press);
     HereMenu.on(this, "Hear the track's", "Enter", "Hear the echo's", "Shift+Enter");
     setOnKeyPressed(this::key);
-  }
-
-  @Override
-  protected double computeMinHeight(double width) {
-    return Math.max(140, ROW * rows().size());
   }
 
   private List<PaletteRow> rows() {
