@@ -49,7 +49,6 @@ class RecipeFitterTest {
     assertTrue(fitted.steps().get(0).startsWith("pitch "), fitted.steps().toString());
     double had = loudness(heard.inEcho(renderer, from));
     assertEquals(had, loudness(heard.inEcho(renderer, fitted.sound())), 0.5);
-    assertEquals(fitted, fitter.fit(heard, from, Progress.NONE), "it is the same every time");
   }
 
   @Test
