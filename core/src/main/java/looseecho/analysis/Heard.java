@@ -60,6 +60,11 @@ public final class Heard {
     this.music = music;
   }
 
+  /** False where the lines were not listened for to the end. */
+  public boolean isWhole() {
+    return lines != Lines.NONE;
+  }
+
   /** The same with its lines; what was measured already stays measured. */
   Heard with(Lines heard) {
     Heard whole = new Heard(audio, mel, activity, tempos, pulse, chroma, heard, music);

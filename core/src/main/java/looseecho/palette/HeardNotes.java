@@ -120,7 +120,7 @@ final class HeardNotes {
     List<Integer> ends = new ArrayList<>();
     int at = 0;
     for (float[] x : parted) {
-      attacks.add(at + HeardSounds.attack(x, BEFORE));
+      attacks.add(at + HeardSounds.attack(x, Math.min(BEFORE, taken.get(ends.size()).start())));
       System.arraycopy(x, 0, row, at, x.length);
       at += x.length;
       ends.add(at);

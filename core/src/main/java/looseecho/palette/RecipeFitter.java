@@ -22,7 +22,6 @@ public final class RecipeFitter {
   private static final double[] OCTAVES = {1, 0.5, 0.25};
   private static final double[] SHARES = {0.3, 0.15, 0.07};
   private static final double WORTH = 0.03; // decibels that a turn has to bring
-  private static final double LOUD_SECONDS = 0.2; // in which a stroke's loudness lies
 
   private final EchoRenderer renderer;
 
@@ -83,18 +82,10 @@ public final class RecipeFitter {
   }
 
   private Sound asLoud(HeardSound heard, Sound before, Sound after) {
-    double had = energy(heard.inEcho(renderer, before));
-    double has = energy(heard.inEcho(renderer, after));
+    double had = StrokeEnergy.of(heard.inEcho(renderer, before));
+    double has = StrokeEnergy.of(heard.inEcho(renderer, after));
     Strip strip = after.strip();
     double level = strip.levelDb() + 10 * Math.log10((had + 1e-12) / (has + 1e-12));
     return after.with(strip.level(Math.max(-80, Math.min(24, level))));
-  }
-
-  private static double energy(float[] x) {
-    double sum = 0;
-    for (int i = 0; i < Math.min(x.length, LOUD_SECONDS * HeardSound.RATE); i++) {
-      sum += x[i] * x[i];
-    }
-    return sum;
   }
 }

@@ -43,7 +43,7 @@ class EchoBenchTest extends WindowTest {
 
   @Test
   void arrangedLoosenedSavedAndOpenedAgain() throws IOException {
-    openDemo();
+    openDemoAndItsEcho();
     go("#step-echo");
     Template exact = template();
     Node chart = robot.lookup("#arrangement").query();

@@ -41,7 +41,7 @@ class NotesBenchTest extends WindowTest {
 
   @Test
   void linesAreEditedTurnedCleanedAndHeard() {
-    openDemo();
+    openDemoAndItsEcho();
     go("#step-notes");
     robot.interact(() -> session.selection().sectionProperty().set(1));
     Node chart = robot.lookup("#notes").query();

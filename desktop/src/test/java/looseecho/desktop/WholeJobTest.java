@@ -32,7 +32,7 @@ class WholeJobTest extends WindowTest {
 
   @Test
   void aStepIsChangedByMouseAndKeysUndoneHeardAndExported() throws IOException {
-    openDemo();
+    openDemoAndItsEcho();
     fire("#hint-read");
     assertTrue(robot.lookup("#hint").tryQuery().isEmpty(), "read once");
     go("#step-hits");

@@ -108,10 +108,13 @@ abstract class WindowTest {
     robot.clickOn("#welcome-demo");
     until(
         "the demo is heard",
-        () ->
-            session.desk().analysisProperty().get() != null
-                && session.maker().echoProperty().get() != null
-                && session.lanes().resting());
+        () -> session.desk().templateProperty().get() != null && session.lanes().resting());
+  }
+
+  /** The same where the echo is played. */
+  void openDemoAndItsEcho() {
+    openDemo();
+    until("the echo is there", () -> session.maker().echoProperty().get() != null);
   }
 
   /** Drops a file on the window. */

@@ -209,7 +209,9 @@ final class Ear {
     looseecho.analysis.Heard heard = known.isPresent() ? known.get() : listen(origin.path(), p);
     Analysis a = analyzer().read(heard, now, p);
     store.save(origin.fingerprint(), now); // only what has been heard without a fault
-    remember(origin.fingerprint(), now, a);
+    if (heard.isWhole()) {
+      remember(origin.fingerprint(), now, a);
+    }
     return new Corrected(heard, a);
   }
 

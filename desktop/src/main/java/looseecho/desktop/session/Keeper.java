@@ -141,8 +141,9 @@ public final class Keeper implements AutoCloseable {
    *
    * @return words about what was done
    */
-  String write(Project project, Optional<Path> packed, Analysis heard, Path to) throws IOException {
-    files.write(project, packed, Optional.of(heard), to);
+  String write(Project project, Optional<Path> packed, Optional<Analysis> heard, Path to)
+      throws IOException {
+    files.write(project, packed, heard, to);
     versions.keep(to);
     return "Saved as " + to.getFileName();
   }

@@ -9,6 +9,7 @@ import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import looseecho.analysis.Analysis;
+import looseecho.analysis.Heard;
 import looseecho.disk.Outputs;
 import looseecho.echo.Template;
 import looseecho.exchange.StemNames;
@@ -154,7 +155,10 @@ public final class Papers {
     }
     long revision = d.revision();
     boolean whole = pack || d.origin().packed();
-    Analysis heard = d.state().analysis();
+    // Half of a hearing that was stopped is not kept: the project hears the whole when it is
+    // opened.
+    Optional<Analysis> heard =
+        Optional.of(d.state().analysis()).filter(a -> d.heard().map(Heard::isWhole).orElse(true));
     Optional<Path> sound = whole ? Optional.of(d.origin().path()) : Optional.empty();
     saving.start(
         p -> {

@@ -12,6 +12,7 @@ import looseecho.mix.Job;
 import looseecho.mix.Layer;
 import looseecho.mix.Sound;
 import looseecho.mix.Sounds;
+import looseecho.palette.StrokeEnergy;
 import looseecho.project.FoundSamples;
 import looseecho.reading.Progress;
 import looseecho.synth.Retuner;
@@ -34,21 +35,12 @@ final class Taking {
 
   /** As loud as another sound. */
   static float[] asLoud(float[] x, float[] as) {
-    float gain = (float) Math.min(8, Math.sqrt(energy(as) / (energy(x) + 1e-12)));
+    float gain = (float) Math.min(8, Math.sqrt(StrokeEnergy.of(as) / (StrokeEnergy.of(x) + 1e-12)));
     float[] out = x.clone();
     for (int i = 0; i < out.length; i++) {
       out[i] *= gain;
     }
     return out;
-  }
-
-  /** Energy of the first 200 ms, in which a stroke's loudness lies. */
-  private static double energy(float[] x) {
-    double sum = 0;
-    for (int i = 0; i < Math.min(x.length, RATE / 5); i++) {
-      sum += x[i] * x[i];
-    }
-    return sum;
   }
 
   /** A drum's sample is tuned; a line's is moved from its own pitch to each note. */
@@ -73,7 +65,7 @@ final class Taking {
     }
     Sounds dry = now.with(r.heard().part(), old.with(sample));
     float[] x = r.heard().inEcho(new EchoRenderer(dry), dry.sound(r.heard().part()));
-    double gain = 10 * Math.log10(energy(r.echo()) / (energy(x) + 1e-12));
+    double gain = 10 * Math.log10(StrokeEnergy.of(r.echo()) / (StrokeEnergy.of(x) + 1e-12));
     return old.with(sample).with(old.strip().level(old.strip().levelDb() + gain));
   }
 }

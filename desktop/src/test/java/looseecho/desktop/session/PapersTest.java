@@ -1,6 +1,7 @@
 package looseecho.desktop.session;
 
 import static looseecho.desktop.session.WorkTest.fx;
+import static looseecho.desktop.session.WorkTest.until;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNull;
@@ -107,8 +108,20 @@ class PapersTest extends SessionFixture {
     assertEquals(120, desk.templateProperty().get().bpm(), 0.1);
     List<Hit> drums = desk.analysisProperty().get().hits();
     assertFalse(drums.isEmpty());
+    fx(() -> desk.correct(c -> MINOR, "A minor"));
+    settled();
+    Path file = dir.resolve("pier.looseecho");
+    fx(() -> papers.save(file, false));
+    settled();
+    assertTrue(papers.keeper().read(file).heard().isEmpty(), "half is not kept as the whole");
+    fx(() -> papers.open(pier));
+    until("it is heard once more", () -> said.size() == 2); // the listener stops it again
+    settled();
     fx(desk::hearAgain);
     settled();
+    fx(() -> papers.save(file, false));
+    settled();
+    assertTrue(papers.keeper().read(file).heard().isPresent());
     assertEquals(drums, desk.analysisProperty().get().hits(), "the whole has the same drums");
   }
 
