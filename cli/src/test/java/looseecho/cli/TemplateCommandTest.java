@@ -34,7 +34,7 @@ class TemplateCommandTest extends CommandTest {
   void drumsAreTightenedAndWhatWasMadeIsSaidAsJson() throws IOException {
     Path beat = beat();
     Path exact = dir.resolve("exact.looseecho");
-    assertEquals(0, run("template", beat, "-o", exact), err.toString());
+    assertEquals(0, run("template", beat, "-o", exact, "--plain"), err.toString());
     Template before = new ProjectFile().read(exact).template();
     Path tight = dir.resolve("tight.looseecho");
     assertEquals(
@@ -59,7 +59,7 @@ class TemplateCommandTest extends CommandTest {
   void aProjectIsMadeLoosenedAndRendered() throws IOException {
     Path beat = beat();
     Path exact = dir.resolve("exact.looseecho");
-    assertEquals(0, run("template", beat, "-o", exact), err.toString());
+    assertEquals(0, run("template", beat, "-o", exact, "--plain"), err.toString());
     Project p = new ProjectFile().read(exact);
     assertEquals(120, p.template().bpm(), 0.5);
     assertEquals(p.exact(), p.template());
@@ -99,7 +99,8 @@ class TemplateCommandTest extends CommandTest {
         "--key",
         "D:dorian",
         "--seed",
-        4);
+        4,
+        "--plain");
     assertEquals(q.template(), new ProjectFile().read(same).template(), "the seed decides");
     assertEquals(0, run("render", exact, "--out", dir.resolve("r"), "--stems"), err.toString());
     var mix = new AudioReader().read(dir.resolve("r/exact echo.wav"), Progress.NONE).audio();
@@ -117,8 +118,8 @@ class TemplateCommandTest extends CommandTest {
     assertTrue(err.toString().contains("never written over"), err.toString());
     assertEquals(1, run("template", song, "-o", song, "--force"));
     Path project = dir.resolve("pier beat.looseecho");
-    assertEquals(0, run("template", song, "-o", project), err.toString());
-    assertEquals(0, run("template", song, "-o", project), err.toString());
+    assertEquals(0, run("template", song, "-o", project, "--plain"), err.toString());
+    assertEquals(0, run("template", song, "-o", project, "--plain"), err.toString());
     assertEquals(0, run("render", project, "--out", dir), err.toString());
     assertArrayEquals(sound, Files.readAllBytes(song), "the reference beside its echo");
     Path echo = dir.resolve("pier beat echo.wav");
@@ -130,14 +131,14 @@ class TemplateCommandTest extends CommandTest {
     assertEquals(0, run("render", project, "--out", dir, "--force"), err.toString());
     Project p = new ProjectFile().read(project);
     new ProjectFile().write(p, Optional.empty(), project); // as the window saves it
-    assertEquals(1, run("template", song, "-o", project));
+    assertEquals(1, run("template", song, "-o", project, "--plain"));
   }
 
   @Test
   void missingSamplesAreNamedAndFailuresOfTheProgramGoToAFile() throws IOException {
     Path song = beat();
     Path project = dir.resolve("p.looseecho");
-    assertEquals(0, run("template", song, "-o", project), err.toString());
+    assertEquals(0, run("template", song, "-o", project, "--plain"), err.toString());
     Project p = new ProjectFile().read(project);
     Path gone = dir.resolve("gone.wav");
     Sounds sounds = p.sounds().with(Part.of(Lane.CLAP), SampleSound.of(gone));
