@@ -24,6 +24,7 @@ import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
 import looseecho.hits.HitDetails;
 import looseecho.hits.HitFinder;
+import looseecho.hits.Strokes;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sounds;
 import looseecho.notes.BassDetails;
@@ -100,7 +101,7 @@ public class AnalysisBench {
   public Object hitsStage() {
     MelSpectra mel = MelSpectra.of(mono, Progress.NONE);
     Activities a = net.run(mel, Progress.NONE);
-    return new HitDetails(mel, track, pulse)
+    return new HitDetails(mel, new Strokes(track), pulse)
         .complete(new HitFinder(HitFinder.Settings.DEFAULTS).find(a, pulse, Progress.NONE));
   }
 

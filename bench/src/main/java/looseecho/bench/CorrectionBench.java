@@ -19,6 +19,7 @@ import looseecho.reading.Progress;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Level;
 import org.openjdk.jmh.annotations.Measurement;
 import org.openjdk.jmh.annotations.Mode;
 import org.openjdk.jmh.annotations.OutputTimeUnit;
@@ -59,7 +60,7 @@ public class CorrectionBench {
       return switch (this) {
         case KEY -> none.withKey(new Key(4, true));
         case TEMPO -> none.withBpm(54);
-        case BAR_ONE -> none.withBarOneAt(2.3);
+        case BAR_ONE -> none.withBarOneAt(4.5);
         case HIT -> none.withHits(List.of(HitMark.add(Lane.CLAP, 31.4, 90)));
         case SECTION -> none.withSections(List.of(new SectionMark(0, "A", "verse")));
       };
@@ -80,6 +81,12 @@ public class CorrectionBench {
     }
     analyzer = new Analyzer();
     heard = analyzer.listen(sink.audio(), Progress.NONE);
+  }
+
+  /** Back to what was heard, so that each correction is a new one. */
+  @Setup(Level.Iteration)
+  public void back() {
+    analyzer.read(heard, Corrections.NONE, Progress.NONE);
   }
 
   @Benchmark

@@ -1,10 +1,10 @@
 package looseecho.activity;
 
 import java.util.List;
-import java.util.stream.IntStream;
 import looseecho.network.Convolution;
 import looseecho.network.Weights;
 import looseecho.reading.Progress;
+import looseecho.reading.Together;
 
 /**
  * Two small trained networks whose outputs are averaged before the sigmoid; they learnt from other
@@ -52,30 +52,29 @@ public final class ActivityNet {
     int share = frames / (2 * Runtime.getRuntime().availableProcessors()) + 1;
     int block = Math.max(SHORTEST, Math.min(LONGEST, share));
     int blocks = (frames + block - 1) / block;
-    IntStream.range(0, blocks)
-        .parallel()
-        .forEach(
-            b -> {
-              if (progress.cancelled()) {
-                return;
-              }
-              int from = b * block;
-              int count = Math.min(block, frames - from);
-              // Clipped to the song, so that the convolutions pad at its ends as they did in
-              // training.
-              int start = Math.max(0, from - REACH);
-              int end = Math.min(frames, from + count + REACH);
-              float[][] x = mel.planes(start, end - start);
-              float[][] one = block(first, x);
-              float[][] two = block(second, x);
-              for (int o = 0; o < outputs; o++) {
-                for (int n = 0; n < count; n++) {
-                  int at = from - start + n;
-                  curves[o][from + n] = Convolution.sigmoid(joint(o, one[o][at], two[o][at]));
-                }
-              }
-              progress.at("Hearing hits and beats", (b + 1.0) / blocks);
-            });
+    Together.each(
+        blocks,
+        b -> {
+          if (progress.cancelled()) {
+            return;
+          }
+          int from = b * block;
+          int count = Math.min(block, frames - from);
+          // Clipped to the song, so that the convolutions pad at its ends as they did in
+          // training.
+          int start = Math.max(0, from - REACH);
+          int end = Math.min(frames, from + count + REACH);
+          float[][] x = mel.planes(start, end - start);
+          float[][] one = block(first, x);
+          float[][] two = block(second, x);
+          for (int o = 0; o < outputs; o++) {
+            for (int n = 0; n < count; n++) {
+              int at = from - start + n;
+              curves[o][from + n] = Convolution.sigmoid(joint(o, one[o][at], two[o][at]));
+            }
+          }
+          progress.at("Hearing hits and beats", (b + 1.0) / blocks);
+        });
     progress.step("Hearing hits and beats", 1);
     return new Activities(curves);
   }

@@ -2,10 +2,10 @@ package looseecho.activity;
 
 import java.util.Iterator;
 import java.util.List;
-import java.util.stream.IntStream;
 import looseecho.network.Convolution;
 import looseecho.network.Weights;
 import looseecho.reading.Progress;
+import looseecho.reading.Together;
 
 /**
  * A small trained network that hears one line of notes, bass or riff: six convolutions over time
@@ -62,17 +62,16 @@ public final class LineNet {
       LineSpectra spectra = new LineSpectra(register, part.samples(), rms, tuningCents);
       int end = part.first() + part.samples().length / register.hop() + 1;
       int blocks = (part.to() - part.from() + BLOCK - 1) / BLOCK;
-      IntStream.range(0, blocks)
-          .parallel()
-          .forEach(
-              b -> {
-                int from = part.from() + b * BLOCK;
-                int to = Math.min(part.to(), from + BLOCK);
-                if (!progress.cancelled()) {
-                  progress.at(stage(), (double) from / frames);
-                  block(spectra, part.first(), from, to, Math.min(frames, end), out);
-                }
-              });
+      Together.each(
+          blocks,
+          b -> {
+            int from = part.from() + b * BLOCK;
+            int to = Math.min(part.to(), from + BLOCK);
+            if (!progress.cancelled()) {
+              progress.at(stage(), (double) from / frames);
+              block(spectra, part.first(), from, to, Math.min(frames, end), out);
+            }
+          });
     }
     progress.step(stage(), 1);
     return new LineActivity(register, out);

@@ -4,6 +4,7 @@ import java.util.stream.IntStream;
 import looseecho.dsp.Fft;
 import looseecho.dsp.FrameGrid;
 import looseecho.reading.Progress;
+import looseecho.reading.Together;
 
 /**
  * The network's input: per 10 ms frame 80 mel bands from 30 Hz to 16 kHz in two window lengths, as
@@ -29,6 +30,7 @@ public final class MelSpectra {
   private static final int[] FFT_SIZES = {2048, 1024};
   private static final double LOW_HZ = 30;
   private static final double HIGH_HZ = 16000;
+  private static final double[] CENTRES = centres();
   private static final double FLOOR = 1e-4;
   private static final double SONG_RMS = 0.1;
   private static final float SCALE = 2.5f;
@@ -83,16 +85,15 @@ public final class MelSpectra {
     public void add(float[] mono, int first, int from, int to, Progress progress) {
       int start = (from + HOP - 1) / HOP;
       int end = Math.min(power.length, (to + HOP - 1) / HOP);
-      IntStream.range(0, (end - start + CHUNK - 1) / CHUNK)
-          .parallel()
-          .forEach(
-              c -> {
-                int a = start + c * CHUNK;
-                if (!progress.cancelled()) {
-                  progress.at("Listening", (double) a / power.length);
-                  fill(mono, first, a, Math.min(end, a + CHUNK));
-                }
-              });
+      Together.each(
+          (end - start + CHUNK - 1) / CHUNK,
+          c -> {
+            int a = start + c * CHUNK;
+            if (!progress.cancelled()) {
+              progress.at("Listening", (double) a / power.length);
+              fill(mono, first, a, Math.min(end, a + CHUNK));
+            }
+          });
       progress.step("Listening", (double) end / power.length);
     }
 
@@ -183,10 +184,15 @@ public final class MelSpectra {
     return Math.exp(SCALE * values[(frame * BANDS + band) * 2 + 1]);
   }
 
+  private static double[] centres() {
+    double low = mel(LOW_HZ);
+    double step = (mel(HIGH_HZ) - low) / (BANDS + 1);
+    return IntStream.range(0, BANDS).mapToDouble(b -> hertz(low + (b + 1) * step)).toArray();
+  }
+
   /** Middle of a band in hertz. */
   public static double centreHz(int band) {
-    double low = mel(LOW_HZ);
-    return hertz(low + (band + 1) * (mel(HIGH_HZ) - low) / (BANDS + 1));
+    return CENTRES[band];
   }
 
   /** Frames [from, from + count) as planes, [band * 2 + window][frame]. */

@@ -11,6 +11,7 @@ import looseecho.form.BandLevels;
 import looseecho.hits.Hit;
 import looseecho.hits.HitDetails;
 import looseecho.hits.HitFinder;
+import looseecho.hits.Strokes;
 import looseecho.notes.Chord;
 import looseecho.notes.Note;
 import looseecho.notes.VoicingFinder;
@@ -38,8 +39,8 @@ public final class Heard {
   /** The hits of the pulse that was read last: most corrections leave it as it is. */
   private final AtomicReference<Measured> measured = new AtomicReference<>();
 
-  /** The chords as they were held under the pulse that was read last. */
-  private final AtomicReference<Voiced> voiced = new AtomicReference<>();
+  private final Strokes strokes;
+  private final VoicingFinder voicings;
 
   Heard(
       Audio audio,
@@ -58,6 +59,8 @@ public final class Heard {
     this.chroma = chroma;
     this.lines = lines;
     this.music = music;
+    this.strokes = new Strokes(audio);
+    this.voicings = new VoicingFinder(audio, lines.bass(), chroma.tuningCents());
   }
 
   /** False where the lines were not listened for to the end. */
@@ -66,18 +69,27 @@ public final class Heard {
   }
 
   /** The same with its lines; what was measured already stays measured. */
+  private Heard(Heard half, Lines heard) {
+    audio = half.audio;
+    mel = half.mel;
+    activity = half.activity;
+    tempos = half.tempos;
+    pulse = half.pulse;
+    chroma = half.chroma;
+    lines = heard;
+    music = half.music;
+    strokes = half.strokes;
+    voicings = new VoicingFinder(audio, lines.bass(), chroma.tuningCents());
+    levels.set(half.levels.get());
+    measured.set(half.measured.get());
+  }
+
   Heard with(Lines heard) {
-    Heard whole = new Heard(audio, mel, activity, tempos, pulse, chroma, heard, music);
-    whole.levels.set(levels.get());
-    whole.measured.set(measured.get());
-    return whole;
+    return new Heard(this, heard);
   }
 
   /** The hits that belong to a pulse, before the person's decisions about them. */
   private record Measured(Pulse pulse, List<Hit> hits) {}
-
-  /** The chords as they are held under a pulse. */
-  private record Voiced(Pulse pulse, List<Chord> chords, List<Note> notes) {}
 
   /** Both lines of notes as the networks hear them. */
   record Lines(List<Note> bass, List<Note> riff) {
@@ -115,22 +127,14 @@ public final class Heard {
       return before.hits();
     }
     List<Hit> found = new HitFinder(HitFinder.Settings.DEFAULTS).find(activity, pulse, progress);
-    List<Hit> hits = new HitDetails(mel, audio, pulse).complete(found);
+    List<Hit> hits = new HitDetails(mel, strokes, pulse).complete(found);
     measured.set(new Measured(pulse, hits));
     return hits;
   }
 
-  /** The chords as they are held under a pulse, measured when they are first asked for. */
+  /** The chords as they are held under a pulse. */
   List<Note> voiced(List<Chord> chords, Pulse pulse) {
-    Voiced before = voiced.get();
-    if (before != null && before.pulse().equals(pulse) && before.chords().equals(chords)) {
-      return before.notes();
-    }
-    List<Note> notes =
-        List.copyOf(
-            new VoicingFinder(audio, pulse, chroma.tuningCents()).find(chords, lines.bass()));
-    voiced.set(new Voiced(pulse, chords, notes));
-    return notes;
+    return voicings.find(chords, pulse);
   }
 
   /** Powers in third octaves, measured when they are first asked for. */

@@ -2,9 +2,16 @@ package looseecho.dsp;
 
 import java.util.Arrays;
 import org.jtransforms.fft.FloatFFT_1D;
+import org.jtransforms.utils.CommonUtils;
 
 /** Magnitudes of real blocks. Holds a work array: one per thread. */
 public final class Fft {
+  static {
+    // Blocks are spread over the cores, not the halves of a transform.
+    CommonUtils.setThreadsBeginN_1D_FFT_2Threads(Long.MAX_VALUE);
+    CommonUtils.setThreadsBeginN_1D_FFT_4Threads(Long.MAX_VALUE);
+  }
+
   private final int size;
   private final FloatFFT_1D fft;
   private final float[] work;

@@ -1,7 +1,7 @@
 package looseecho.dsp;
 
-import java.util.stream.IntStream;
 import looseecho.reading.Progress;
+import looseecho.reading.Together;
 
 /**
  * Long-window magnitude spectra for everything tonal, computed once and shared.
@@ -37,16 +37,15 @@ public final class ToneSpectra {
   public static ToneSpectra of(
       float[] mono, int rate, int size, int window, int hop, int from, int to, Progress progress) {
     float[][] frames = new float[to - from][size / 2 + 1];
-    IntStream.range(0, (frames.length + CHUNK - 1) / CHUNK)
-        .parallel()
-        .forEach(
-            c -> {
-              Fft fft = new Fft(size, window);
-              int end = Math.min(frames.length, (c + 1) * CHUNK);
-              for (int n = c * CHUNK; n < end && !progress.cancelled(); n++) {
-                fft.magnitudes(mono, (from + n) * hop, frames[n]);
-              }
-            });
+    Together.each(
+        (frames.length + CHUNK - 1) / CHUNK,
+        c -> {
+          Fft fft = new Fft(size, window);
+          int end = Math.min(frames.length, (c + 1) * CHUNK);
+          for (int n = c * CHUNK; n < end && !progress.cancelled(); n++) {
+            fft.magnitudes(mono, (from + n) * hop, frames[n]);
+          }
+        });
     progress.step("Listening to the tones", 1);
     return new ToneSpectra(frames, (double) rate / size, (double) hop / rate);
   }

@@ -1,11 +1,11 @@
 package looseecho.form;
 
 import java.util.Arrays;
-import java.util.stream.IntStream;
 import looseecho.audio.Audio;
 import looseecho.dsp.Fft;
 import looseecho.dsp.ThirdOctaves;
 import looseecho.pulse.Pulse;
+import looseecho.reading.Together;
 
 /** Powers of the middle and of the sides in third octaves over time. Immutable. */
 public final class BandLevels {
@@ -29,15 +29,14 @@ public final class BandLevels {
     int[] band = new int[WINDOW / 2 + 1];
     Arrays.setAll(band, k -> ThirdOctaves.band(k * binHz));
     int stretch = 256;
-    IntStream.range(0, (frames + stretch - 1) / stretch)
-        .parallel()
-        .forEach(
-            s -> {
-              Fft fft = new Fft(WINDOW, WINDOW);
-              for (int n = s * stretch; n < Math.min(frames, (s + 1) * stretch); n++) {
-                out[n] = frame(audio, n * HOP, fft, band);
-              }
-            });
+    Together.each(
+        (frames + stretch - 1) / stretch,
+        s -> {
+          Fft fft = new Fft(WINDOW, WINDOW);
+          for (int n = s * stretch; n < Math.min(frames, (s + 1) * stretch); n++) {
+            out[n] = frame(audio, n * HOP, fft, band);
+          }
+        });
     return new BandLevels(out, (double) HOP / audio.sampleRate());
   }
 
@@ -102,13 +101,12 @@ public final class BandLevels {
             new double[n],
             new double[n],
             new double[HIGHS][n]);
-    IntStream.range(0, n)
-        .parallel()
-        .forEach(
-            k -> {
-              int a = frame(pulse.timeAt(k / 2.0));
-              half(a, Math.max(a + 1, frame(pulse.timeAt((k + 1) / 2.0))), c, k);
-            });
+    Together.each(
+        n,
+        k -> {
+          int a = frame(pulse.timeAt(k / 2.0));
+          half(a, Math.max(a + 1, frame(pulse.timeAt((k + 1) / 2.0))), c, k);
+        });
     return c;
   }
 

@@ -3,10 +3,10 @@ package looseecho.form;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
-import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
 import looseecho.pulse.Pulse;
+import looseecho.reading.Together;
 
 /**
  * What each bar sounds like: band levels, drum density and pitch classes, scaled so that each group
@@ -54,13 +54,12 @@ record BarFeatures(
       int beats = (last ? (int) Math.round(pulse.beatsAt(end)) : bars.get(b + 1)) - bars.get(b);
       lengths[b] = (double) Math.max(1, beats) / pulse.beatsPerBar();
     }
-    IntStream.range(0, n)
-        .parallel()
-        .forEach(
-            b -> {
-              rows[b] = row(m, starts[b], ends[b]);
-              levels[b] = level(m.mel(), starts[b], ends[b]);
-            });
+    Together.each(
+        n,
+        b -> {
+          rows[b] = row(m, starts[b], ends[b]);
+          levels[b] = level(m.mel(), starts[b], ends[b]);
+        });
     scale(rows);
     return new BarFeatures(starts, ends, lengths, rows, levels);
   }

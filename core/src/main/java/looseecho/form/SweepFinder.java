@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.stream.IntStream;
 import looseecho.activity.MelSpectra;
 import looseecho.dsp.LineFit;
 import looseecho.dsp.Quantile;
 import looseecho.pulse.Pulse;
+import looseecho.reading.Together;
 
 /**
  * Finds rises, falls and filter moves: stretches of two to eight bars over which the level, or the
@@ -128,7 +128,7 @@ final class SweepFinder {
     int n = pulse.beats().size() - 1;
     Curves c = new Curves(new double[n], new double[n], new double[n]);
     double[][] quartile = new double[n][MelSpectra.BANDS];
-    IntStream.range(0, n).parallel().forEach(k -> beat(mel, pulse, k, c, quartile[k]));
+    Together.each(n, k -> beat(mel, pulse, k, c, quartile[k]));
     for (int band = LOW_BANDS; band < MelSpectra.BANDS; band++) {
       double[] column = new double[n];
       for (int k = 0; k < n; k++) {
@@ -148,12 +148,14 @@ final class SweepFinder {
     int a = frame(mel, pulse.beats().get(k).time());
     int b = Math.max(a + 1, frame(mel, pulse.beats().get(k + 1).time()));
     int count = b - a;
-    double[] values = new double[count];
-    for (int band = 0; band < MelSpectra.BANDS; band++) {
-      for (int i = a; i < b; i++) {
-        values[i - a] = DB_PER_UNIT * mel.band(i, band);
+    double[][] bands = new double[MelSpectra.BANDS][count];
+    for (int i = a; i < b; i++) { // frame by frame, as they lie in memory
+      for (int band = 0; band < bands.length; band++) {
+        bands[band][i - a] = DB_PER_UNIT * mel.band(i, band);
       }
-      double v = Quantile.of(values, count, count / 4);
+    }
+    for (int band = 0; band < bands.length; band++) {
+      double v = Quantile.of(bands[band], count, count / 4);
       quartile[band] = v;
       if (band < LOW_BANDS) {
         c.low()[k] += v / LOW_BANDS;
@@ -161,6 +163,7 @@ final class SweepFinder {
         c.level()[k] += v / (MelSpectra.BANDS - LOW_BANDS);
       }
     }
+    double[] values = new double[count];
     for (int i = a; i < b; i++) {
       values[i - a] = mel.decibels(i);
     }

@@ -1,5 +1,7 @@
 package looseecho.hits;
 
+import java.util.EnumMap;
+import java.util.Map;
 import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
 
@@ -8,10 +10,31 @@ final class Envelope {
   private static final double FLOOR = 1e-2;
   private static final int BEFORE = 4; // frames of 10 ms
   private static final int AFTER = 4;
+
+  /** The bands of each lane, first and behind the last. */
+  private static final Map<Lane, int[]> LANES = lanes();
+
   private final MelSpectra mel;
 
   Envelope(MelSpectra mel) {
     this.mel = mel;
+  }
+
+  private static Map<Lane, int[]> lanes() {
+    Map<Lane, int[]> out = new EnumMap<>(Lane.class);
+    for (Lane lane : Lane.values()) {
+      double[] hertz = lane.band();
+      int from = 0;
+      while (from < MelSpectra.BANDS && MelSpectra.centreHz(from) < hertz[0]) {
+        from++;
+      }
+      int to = from;
+      while (to < MelSpectra.BANDS && MelSpectra.centreHz(to) <= hertz[1]) {
+        to++;
+      }
+      out.put(lane, new int[] {from, to});
+    }
+    return out;
   }
 
   int frame(double seconds) {
@@ -37,18 +60,13 @@ final class Envelope {
 
   /** Mean amplitude of a lane's band at a frame, in decibels. */
   double decibels(Lane lane, int frame) {
-    double[] hertz = lane.band();
+    int[] bands = LANES.get(lane);
     double sum = 1e-9;
-    int count = 0;
-    for (int b = 0; b < MelSpectra.BANDS; b++) {
-      double hz = MelSpectra.centreHz(b);
-      if (hz >= hertz[0] && hz <= hertz[1]) {
-        double a = amplitude(frame, b);
-        sum += a * a;
-        count++;
-      }
+    for (int b = bands[0]; b < bands[1]; b++) {
+      double a = amplitude(frame, b);
+      sum += a * a;
     }
-    return 10 * Math.log10(sum / Math.max(1, count));
+    return 10 * Math.log10(sum / Math.max(1, bands[1] - bands[0]));
   }
 
   private double amplitude(int frame, int band) {

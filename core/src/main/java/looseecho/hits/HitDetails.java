@@ -1,14 +1,13 @@
 package looseecho.hits;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
-import looseecho.audio.Audio;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Ordered;
+import looseecho.reading.Together;
 
 /**
  * Adds to the hits what is measured once they are there: loudness, voices, how long they ring, and
@@ -22,23 +21,22 @@ public final class HitDetails {
   private static final double FLAM_SOFTER = 0.95; // of the main stroke's velocity at most
 
   private final MelSpectra mel;
-  private final Audio audio;
+  private final Strokes strokes;
   private final Pulse pulse;
 
-  public HitDetails(MelSpectra mel, Audio audio, Pulse pulse) {
+  public HitDetails(MelSpectra mel, Strokes strokes, Pulse pulse) {
     this.mel = mel;
-    this.audio = audio;
+    this.strokes = strokes;
     this.pulse = pulse;
   }
 
   /** The same hits in the same order with everything measured. */
   public List<Hit> complete(List<Hit> found) {
-    List<Hit> sorted = new VoiceSorter(mel, pulse).sort(new StrikeMeter(audio).refine(found));
-    List<Hit> told = new StrokePitch(audio).find(new VoiceFinder(audio).find(sorted));
+    List<Hit> sorted = new VoiceSorter(mel, pulse).sort(new StrikeMeter(strokes).refine(found));
+    List<Hit> told = new StrokePitch(strokes).find(new VoiceFinder(strokes).find(sorted));
     Hit[] hits = told.toArray(new Hit[0]);
-    Arrays.stream(Lane.values())
-        .parallel()
-        .forEach(lane -> measure(told, lane, hits)); // each has its own places
+    Together.each(
+        List.of(Lane.values()), lane -> measure(told, lane, hits)); // each has its own places
     return figures(List.of(hits));
   }
 

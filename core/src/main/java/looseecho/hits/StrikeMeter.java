@@ -4,8 +4,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
-import looseecho.audio.Audio;
 import looseecho.hits.AttackLevel.Attack;
+import looseecho.reading.Together;
 
 /**
  * Refines how hard the hits of one lane are struck, from the energy of their attacks.
@@ -23,16 +23,16 @@ public final class StrikeMeter {
   private static final double STEADY = 1e-2; // hits that the network hears as one loudness
   private static final double POWER = 2; // of the velocity, in the amplitude
   private static final double WIDEST = 40; // spread of velocities
-  private final Audio audio;
+  private final Strokes strokes;
 
-  public StrikeMeter(Audio audio) {
-    this.audio = audio;
+  public StrikeMeter(Strokes strokes) {
+    this.strokes = strokes;
   }
 
   /** The same hits with refined velocities, in the same order. */
   public List<Hit> refine(List<Hit> hits) {
     Hit[] out = hits.toArray(new Hit[0]);
-    Lane.HEARD.parallelStream().forEach(lane -> refine(hits, lane, out)); // each has its own places
+    Together.each(Lane.HEARD, lane -> refine(hits, lane, out)); // each has its own places
     return List.of(out);
   }
 
@@ -50,11 +50,13 @@ public final class StrikeMeter {
   private double[] velocities(Lane lane, double[] times, double[] heard) {
     double mean = mean(heard);
     double spread = spread(heard, mean);
-    AttackLevel attack = new AttackLevel(audio, lane);
-    if (times.length < FEWEST || spread < STEADY || attack.bands() == 0) {
+    if (times.length < FEWEST || spread < STEADY) {
       return heard;
     }
-    List<Attack> attacks = Arrays.stream(times).mapToObj(attack::at).toList();
+    List<Attack> attacks = strokes.attacks(lane, times);
+    if (attacks.isEmpty()) {
+      return heard;
+    }
     double[] common = CommonLoudness.of(attacks);
     double[] sum = new double[times.length];
     add(sum, common, 1);

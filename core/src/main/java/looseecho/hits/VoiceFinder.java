@@ -7,10 +7,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
-import looseecho.audio.Audio;
 import looseecho.reading.Ordered;
+import looseecho.reading.Together;
 
 /**
  * Hears several sounds within one lane: hats and percussion that stand on two sides, percussion of
@@ -36,17 +37,39 @@ final class VoiceFinder {
   private static final double[] BODY = {35, 110};
   private static final double[] THUMP = {160, 800};
 
-  private final Audio audio;
+  private final Strokes strokes;
 
-  VoiceFinder(Audio audio) {
-    this.audio = audio;
+  /**
+   * What tells the voices of a stroke apart.
+   *
+   * @param bodyDb its low end against its thump
+   * @param hatPan of the band of hats, -1 left .. 1 right
+   * @param handPan of the band of percussion
+   * @param handHeight mean frequency of that band, in octaves
+   */
+  record Look(double bodyDb, double hatPan, double handPan, double handHeight) {
+    static Look of(StruckSpectrum.Sides s) {
+      double[] low = s.between(BODY[0], BODY[1]);
+      double[] high = s.between(THUMP[0], THUMP[1]);
+      return new Look(
+          10 * Math.log10((low[0] + low[1] + 1e-12) / (high[0] + high[1] + 1e-12)),
+          s.pan(HATS[0], HATS[1]),
+          s.pan(HAND[0], HAND[1]),
+          s.centroid(HAND[0], HAND[1]));
+    }
+  }
+
+  private static final List<Lane> VOICED =
+      List.of(Lane.KICK, Lane.HAT_CLOSED, Lane.HAT_OPEN, Lane.RIDE, Lane.PERCUSSION);
+
+  VoiceFinder(Strokes strokes) {
+    this.strokes = strokes;
   }
 
   /** The same hits in the same order, some of them with a voice. */
   List<Hit> find(List<Hit> hits) {
     Hit[] out = hits.toArray(new Hit[0]);
-    List.of(Lane.KICK, Lane.HAT_CLOSED, Lane.HAT_OPEN, Lane.RIDE, Lane.PERCUSSION).parallelStream()
-        .forEach(lane -> find(hits, lane, out)); // each has its own places
+    Together.each(VOICED, lane -> find(hits, lane, out)); // each has its own places
     return List.of(out);
   }
 
@@ -55,12 +78,9 @@ final class VoiceFinder {
     if (at.length < 2 * FEWEST) {
       return;
     }
-    StruckSpectrum spectrum = new StruckSpectrum(audio);
-    StruckSpectrum.Sides[] struck =
-        Arrays.stream(at)
-            .mapToObj(i -> spectrum.at(hits.get(i).time()))
-            .toArray(StruckSpectrum.Sides[]::new);
-    voices(hits, lane, at, struck)
+    List<Look> looks =
+        strokes.looks(Arrays.stream(at).mapToDouble(i -> hits.get(i).time()).toArray());
+    voices(hits, lane, at, looks)
         .ifPresent(
             voices -> {
               for (int k = 0; k < at.length; k++) {
@@ -69,20 +89,19 @@ final class VoiceFinder {
             });
   }
 
-  private Optional<Voice[]> voices(
-      List<Hit> hits, Lane lane, int[] at, StruckSpectrum.Sides[] struck) {
+  private Optional<Voice[]> voices(List<Hit> hits, Lane lane, int[] at, List<Look> looks) {
     if (lane == Lane.KICK) {
-      double[] body = values(struck, VoiceFinder::bodyDb);
+      double[] body = values(looks, Look::bodyDb);
       return apart(body, BODIES_APART)
           .filter(two -> VoiceSorter.purity(hits, at, two.groups()) >= PURE)
           .map(two -> named(two, Voice.THIN, Voice.BODY));
     }
-    double[] band = lane == Lane.PERCUSSION ? HAND : HATS;
-    Optional<Voice[]> sides = sides(hits, at, values(struck, s -> s.pan(band[0], band[1])));
+    Optional<Voice[]> sides =
+        sides(hits, at, values(looks, lane == Lane.PERCUSSION ? Look::handPan : Look::hatPan));
     if (sides.isPresent() || lane != Lane.PERCUSSION) {
       return sides;
     }
-    return apart(values(struck, s -> s.centroid(HAND[0], HAND[1])), HEIGHTS_APART)
+    return apart(values(looks, Look::handHeight), HEIGHTS_APART)
         .filter(two -> VoiceSorter.purity(hits, at, two.groups()) >= PURE)
         .map(two -> named(two, Voice.LOW, Voice.HIGH));
   }
@@ -134,10 +153,8 @@ final class VoiceFinder {
     return Collections.max(counts.entrySet(), Map.Entry.comparingByValue()).getKey();
   }
 
-  private static double[] values(
-      StruckSpectrum.Sides[] struck,
-      java.util.function.ToDoubleFunction<StruckSpectrum.Sides> measure) {
-    return Arrays.stream(struck).mapToDouble(measure).toArray();
+  private static double[] values(List<Look> looks, ToDoubleFunction<Look> measure) {
+    return looks.stream().mapToDouble(measure).toArray();
   }
 
   private static Optional<TwoMeans> apart(double[] values, double least) {
@@ -161,11 +178,5 @@ final class VoiceFinder {
   private static Voice[] named(TwoMeans two, Voice low, Voice high) {
     int lower = two.centre(0)[0] < two.centre(1)[0] ? 0 : 1;
     return Arrays.stream(two.groups()).mapToObj(g -> g == lower ? low : high).toArray(Voice[]::new);
-  }
-
-  private static double bodyDb(StruckSpectrum.Sides s) {
-    double[] low = s.between(BODY[0], BODY[1]);
-    double[] high = s.between(THUMP[0], THUMP[1]);
-    return 10 * Math.log10((low[0] + low[1] + 1e-12) / (high[0] + high[1] + 1e-12));
   }
 }

@@ -17,6 +17,7 @@ import looseecho.hits.TwoMeans;
 import looseecho.layers.HeardLayer.Span;
 import looseecho.notes.Note;
 import looseecho.reading.Progress;
+import looseecho.reading.Together;
 import looseecho.separate.Stem;
 import looseecho.separate.StemPowers;
 
@@ -77,7 +78,7 @@ public final class LayerFinder {
     all.add(() -> line("bass", Stem.BASS, played.bass()));
     all.add(() -> line("chords", Stem.CHORDS, played.chords()));
     all.add(() -> line("riff", Stem.RIFF, played.riff()));
-    return all.parallelStream().map(Supplier::get).flatMap(Optional::stream).toList();
+    return Together.map(all, Supplier::get).stream().flatMap(Optional::stream).toList();
   }
 
   /** Hats that stand on two sides are two layers, each with its own strokes. */

@@ -5,8 +5,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.DoublePredicate;
+import java.util.function.IntToDoubleFunction;
 import java.util.stream.IntStream;
 import looseecho.dsp.Yin;
+import looseecho.reading.Together;
 
 /**
  * Completes bass notes by looking at the sound itself: loudness, the slide into a note, and whether
@@ -57,7 +59,7 @@ public final class BassDetails {
 
   /** The same notes with their details. */
   public List<Note> complete(List<Note> notes) {
-    List<Optional<Glide>> glides = notes.stream().parallel().map(this::glide).toList();
+    List<Optional<Glide>> glides = Together.map(notes, this::glide);
     double[] strength =
         IntStream.range(0, notes.size())
             .mapToDouble(i -> strength(notes.get(i), glides.get(i)))
@@ -133,14 +135,7 @@ public final class BassDetails {
     double first = Math.max(0, n.start() - BEFORE);
     int count = (int) ((Math.min(n.end(), n.start() + AFTER) - first) / HOP);
     double[] away = new double[Math.max(0, count)]; // semitones from the note
-    for (int i = 0; i < away.length; i++) {
-      OptionalDouble f = yin.hertz(low, (int) ((first + i * HOP) * rate));
-      away[i] =
-          f.isPresent()
-              ? 69 + 12 * Math.log(f.getAsDouble() / 440) / Math.log(2) - tuning - n.pitch()
-              : Double.NaN;
-    }
-    int arrived = arrival(away);
+    int arrived = arrival(away, i -> away(n, first + i * HOP));
     if (arrived < 0) {
       return Optional.empty();
     }
@@ -163,15 +158,26 @@ public final class BassDetails {
         : Optional.empty();
   }
 
-  /** First frame from which the pitch stays on the note for 30 ms; -1 when it never does. */
-  private static int arrival(double[] away) {
-    for (int i = 0; i + 3 < away.length; i++) {
-      boolean on = true;
-      for (int k = i; k < i + 3; k++) {
-        on &= Math.abs(away[k]) < ARRIVED; // false for NaN too
-      }
-      if (on) {
-        return i;
+  /** Semitones from the note at a second; NaN where there is no clear pitch. */
+  private double away(Note n, double seconds) {
+    OptionalDouble f = yin.hertz(low, (int) (seconds * rate));
+    return f.isPresent()
+        ? 69 + 12 * Math.log(f.getAsDouble() / 440) / Math.log(2) - tuning - n.pitch()
+        : Double.NaN;
+  }
+
+  /**
+   * First frame from which the pitch stays on the note for 30 ms; -1 when it never does.
+   *
+   * @param away written up to these frames, no further: pitches are costly
+   */
+  private static int arrival(double[] away, IntToDoubleFunction pitch) {
+    int on = 0;
+    for (int i = 0; i < away.length; i++) {
+      away[i] = pitch.applyAsDouble(i);
+      on = Math.abs(away[i]) < ARRIVED ? on + 1 : 0; // 0 for NaN too
+      if (on == 3 && i + 1 < away.length) {
+        return i - 2;
       }
     }
     return -1;

@@ -4,13 +4,16 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.IntStream;
 import looseecho.audio.Audio;
 import looseecho.dsp.Fft;
 import looseecho.dsp.Goertzel;
 import looseecho.pulse.Pulse;
+import looseecho.reading.Together;
 
 /**
  * Hears what is held of a chord: in which octaves its tones lie, and when they sound.
@@ -38,33 +41,41 @@ public final class VoicingFinder {
   private static final int LOUDNESS = 72;
 
   private final Audio audio;
-  private final Pulse pulse;
+  private final List<Note> bass;
   private final double tuning;
 
+  /** What was heard before, so that a beat that is moved lets no chord be heard again. */
+  private final Map<Chord, Set<Integer>> voicings = new ConcurrentHashMap<>();
+
+  private final Map<Moment, Double> levels = new ConcurrentHashMap<>();
+
+  private record Moment(Set<Integer> voicing, int centre) {}
+
   /**
-   * For a track.
+   * For a track; any thread.
    *
+   * @param bass its notes, whose partials are none of a chord's
    * @param tuningCents against 440 Hz
    */
-  public VoicingFinder(Audio audio, Pulse pulse, double tuningCents) {
+  public VoicingFinder(Audio audio, List<Note> bass, double tuningCents) {
     this.audio = audio;
-    this.pulse = pulse;
+    this.bass = List.copyOf(bass);
     this.tuning = Math.pow(2, tuningCents / 1200);
   }
 
-  /** The notes of all chords, in order of time; those of "no chord" are none. */
-  public List<Note> find(List<Chord> chords, List<Note> bass) {
-    return chords.parallelStream()
-        .filter(Chord::sounds)
-        .flatMap(c -> notes(c, bass).stream())
+  /** The notes of all chords under a pulse, in order of time; those of "no chord" are none. */
+  public List<Note> find(List<Chord> chords, Pulse pulse) {
+    List<Chord> sounding = chords.stream().filter(Chord::sounds).toList();
+    return Together.map(sounding, c -> notes(c, pulse)).stream()
+        .flatMap(List::stream)
         .sorted(java.util.Comparator.comparingDouble(Note::start).thenComparingInt(Note::pitch))
         .toList();
   }
 
-  private List<Note> notes(Chord c, List<Note> bass) {
-    Set<Integer> voicing = voicing(c, bass);
+  private List<Note> notes(Chord c, Pulse pulse) {
+    Set<Integer> voicing = voicings.computeIfAbsent(c, this::voicing);
     List<Note> out = new ArrayList<>();
-    for (double[] gate : gates(c, voicing)) {
+    for (double[] gate : gates(c, voicing, pulse)) {
       for (int pitch : voicing) {
         out.add(new Note(gate[0], gate[1], pitch, LOUDNESS, c.confidence()));
       }
@@ -76,7 +87,7 @@ public final class VoicingFinder {
     return 440 * tuning * Math.pow(2, (pitch - 69) / 12.0);
   }
 
-  private Set<Integer> voicing(Chord c, List<Note> bass) {
+  private Set<Integer> voicing(Chord c) {
     double[] spectrum = spectrum(c);
     double binHz = (double) audio.sampleRate() / WINDOW;
     bass.stream()
@@ -172,7 +183,7 @@ public final class VoicingFinder {
   }
 
   /** Stretches in which a chord's tones sound, from and to in seconds. */
-  private List<double[]> gates(Chord c, Set<Integer> voicing) {
+  private List<double[]> gates(Chord c, Set<Integer> voicing, Pulse pulse) {
     int steps = pulse.stepsPerBeat();
     long first = Math.round(pulse.beatsAt(c.start()) * steps);
     int count = (int) Math.max(1, Math.round(pulse.beatsAt(c.end()) * steps) - first);
@@ -180,7 +191,8 @@ public final class VoicingFinder {
     for (int k = 0; k < count; k++) {
       double time = pulse.timeAt((double) (first + k) / steps);
       double next = pulse.timeAt((double) (first + k + 1) / steps);
-      level[k] = level(voicing, (time + next) / 2);
+      int centre = (int) ((time + next) / 2 * audio.sampleRate());
+      level[k] = levels.computeIfAbsent(new Moment(voicing, centre), this::level);
     }
     double[] sorted = level.clone();
     Arrays.sort(sorted);
@@ -203,15 +215,14 @@ public final class VoicingFinder {
     return out;
   }
 
-  /** Decibels of the voicing's first two partials around a time. */
-  private double level(Set<Integer> voicing, double time) {
+  /** Decibels of the voicing's first two partials around a moment. */
+  private double level(Moment m) {
     int half = (int) (SHORT_SECONDS / 2 * audio.sampleRate());
-    int centre = (int) (time * audio.sampleRate());
-    int from = Math.max(0, Math.min(audio.length(), centre - half));
-    int to = Math.max(from, Math.min(audio.length(), centre + half));
+    int from = Math.max(0, Math.min(audio.length(), m.centre() - half));
+    int to = Math.max(from, Math.min(audio.length(), m.centre() + half));
     Goertzel tones = new Goertzel(audio.mono(from, to), audio.sampleRate());
     double power = 1e-12;
-    for (int pitch : voicing) {
+    for (int pitch : m.voicing()) {
       power += tones.power(hertz(pitch)) + tones.power(2 * hertz(pitch));
     }
     return 10 * Math.log10(power);

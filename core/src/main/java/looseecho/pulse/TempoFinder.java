@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import looseecho.activity.Activities;
 import looseecho.reading.Progress;
+import looseecho.reading.Together;
 
 /**
  * Finds the tempos that a track could be felt at.
@@ -58,16 +59,14 @@ final class TempoFinder {
     double low = near[0] / base;
     double high = near[near.length - 1] / base;
     progress.step("Finding the beat", 0.5);
-    List<Optional<Candidate>> found =
+    List<Double> possible =
         Arrays.stream(RELATED)
             .mapToObj(r -> r * base)
             .filter(t -> t >= settings.minBpm() * 0.98 && t <= settings.maxBpm() * 1.02)
-            .toList()
-            .parallelStream()
-            .map(
-                t ->
-                    progress.cancelled() ? Optional.<Candidate>empty() : at(activity, t, low, high))
             .toList();
+    List<Optional<Candidate>> found =
+        Together.map(
+            possible, t -> progress.cancelled() ? Optional.empty() : at(activity, t, low, high));
     progress.step("Finding the beat", 1);
     List<Candidate> out = new ArrayList<>();
     for (Optional<Candidate> one : found) {

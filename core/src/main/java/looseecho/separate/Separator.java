@@ -1,9 +1,9 @@
 package looseecho.separate;
 
-import java.util.stream.IntStream;
 import looseecho.audio.Audio;
 import looseecho.audio.Resampler;
 import looseecho.reading.Progress;
+import looseecho.reading.Together;
 import org.jtransforms.fft.FloatFFT_1D;
 
 /**
@@ -80,15 +80,14 @@ public final class Separator {
   /** Parts the whole sound. */
   public void run(Receiver to, Progress progress) {
     int blocks = (frames() + FRAMES - 1) / FRAMES;
-    IntStream.range(0, blocks)
-        .parallel()
-        .forEach(
-            b -> {
-              if (!progress.cancelled()) {
-                progress.at("Parting the layers", (double) b / blocks);
-                to.take(block(b * FRAMES, Math.min(FRAMES, frames() - b * FRAMES)));
-              }
-            });
+    Together.each(
+        blocks,
+        b -> {
+          if (!progress.cancelled()) {
+            progress.at("Parting the layers", (double) b / blocks);
+            to.take(block(b * FRAMES, Math.min(FRAMES, frames() - b * FRAMES)));
+          }
+        });
     progress.step("Parting the layers", 1);
   }
 

@@ -33,7 +33,7 @@ class StrikeMeterTest {
       hits.add(new Hit(Lane.HAT_CLOSED, time, 80 + k % 3, 1, 1, 0, 1));
     }
     Audio audio = bus.audio(1);
-    List<Hit> struck = new StrikeMeter(audio).refine(hits);
+    List<Hit> struck = new StrikeMeter(new Strokes(audio)).refine(hits);
     assertEquals(hits.size(), struck.size());
     int loud = struck.get(0).velocity() + struck.get(4).velocity() + struck.get(8).velocity();
     int soft = struck.get(1).velocity() + struck.get(5).velocity() + struck.get(9).velocity();
@@ -43,7 +43,7 @@ class StrikeMeterTest {
       assertTrue(Math.abs(struck.get(k).velocity() - 81) < 8, "the network's scale is kept");
     }
     List<Hit> few = hits.subList(0, 3);
-    List<Hit> same = new StrikeMeter(audio).refine(few);
+    List<Hit> same = new StrikeMeter(new Strokes(audio)).refine(few);
     assertEquals(few, same, "too few hits to compare are left as they are");
   }
 
@@ -123,7 +123,7 @@ class StrikeMeterTest {
       for (int k = 1; k < 9; k++) {
         hits.add(new Hit(lane, k, 80 + k % 3, 1, 1, 0, 1));
       }
-      List<Hit> struck = new StrikeMeter(dull).refine(hits);
+      List<Hit> struck = new StrikeMeter(new Strokes(dull)).refine(hits);
       for (int k = 0; k < hits.size(); k++) {
         assertEquals(hits.get(k).velocity(), struck.get(k).velocity(), 2, lane + " " + k);
       }

@@ -52,7 +52,7 @@ class VoicesTest {
     for (int k = 0; k < 64; k++) {
       strike(Lane.HAT_CLOSED, k, sound(HAT), k % 4 == 1 ? 0.6 : -0.5);
     }
-    List<Hit> found = new VoiceFinder(heard()).find(hits);
+    List<Hit> found = new VoiceFinder(new Strokes(heard())).find(hits);
     for (int k = 0; k < 64; k++) {
       assertEquals(k % 4 == 1 ? Voice.RIGHT : Voice.LEFT, found.get(k).voice(), "hit " + k);
     }
@@ -83,7 +83,8 @@ class VoicesTest {
       }
     }
     assertTrue(
-        new VoiceFinder(heard()).find(hits).stream().allMatch(h -> h.voice() == Voice.PLAIN));
+        new VoiceFinder(new Strokes(heard()))
+            .find(hits).stream().allMatch(h -> h.voice() == Voice.PLAIN));
   }
 
   @Test
@@ -93,7 +94,7 @@ class VoicesTest {
     for (int k = 0; k < 64; k++) {
       strike(Lane.PERCUSSION, k, k % 8 == 3 || k % 8 == 6 ? high : low, 0.2);
     }
-    List<Hit> found = new VoiceFinder(heard()).find(hits);
+    List<Hit> found = new VoiceFinder(new Strokes(heard())).find(hits);
     for (int k = 0; k < 64; k++) {
       Voice due = k % 8 == 3 || k % 8 == 6 ? Voice.HIGH : Voice.LOW;
       assertEquals(due, found.get(k).voice(), "hit " + k);
@@ -112,7 +113,7 @@ class VoicesTest {
       float[] wood = sound(WOOD);
       strike(Lane.PERCUSSION, k, due[k] == 0 ? wood : retuner.bySpeed(wood, due[k]), 0);
     }
-    List<Hit> found = new StrokePitch(heard()).find(hits);
+    List<Hit> found = new StrokePitch(new Strokes(heard())).find(hits);
     for (int k = 0; k < 48; k++) {
       assertEquals(due[k], found.get(k).pitch(), 0.5, "hit " + k);
     }
@@ -123,6 +124,7 @@ class VoicesTest {
     for (int k = 0; k < 48; k++) {
       strike(Lane.SNARE, k, new DrumSynth().render(WOOD, RATE, k), 0);
     }
-    assertTrue(new StrokePitch(heard()).find(hits).stream().allMatch(h -> h.pitch() == 0));
+    assertTrue(
+        new StrokePitch(new Strokes(heard())).find(hits).stream().allMatch(h -> h.pitch() == 0));
   }
 }

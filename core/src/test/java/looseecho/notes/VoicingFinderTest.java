@@ -29,7 +29,7 @@ class VoicingFinderTest {
   }
 
   private List<Note> heard(Chord chord, List<Note> bass) {
-    return new VoicingFinder(new Audio(x, x, RATE), pulse, 0).find(List.of(chord), bass);
+    return new VoicingFinder(new Audio(x, x, RATE), bass, 0).find(List.of(chord), pulse);
   }
 
   private static Set<Integer> pitches(List<Note> notes) {
