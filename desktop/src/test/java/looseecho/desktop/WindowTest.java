@@ -21,6 +21,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.Dragboard;
 import javafx.stage.Stage;
+import looseecho.desktop.session.Hearings;
 import looseecho.desktop.session.Session;
 import looseecho.desktop.theme.Theme;
 import looseecho.play.SilentDevice;
@@ -39,6 +40,9 @@ abstract class WindowTest {
 
   /** What was heard lies beside the corrections: nothing of another run may be taken for it. */
   private static final Path HOME = home();
+
+  /** The demo is heard once for all of them. */
+  private static final Hearings HEARINGS = new Hearings();
 
   protected Session session;
   protected Shell shell;
@@ -61,7 +65,7 @@ abstract class WindowTest {
 
   /** Opens the window of a person whose own things are in a folder. */
   void open(Stage stage, Path corrections) throws IOException {
-    session = new Session(new SilentDevice(44100), new CorrectionStore(corrections));
+    session = new Session(new SilentDevice(44100), new CorrectionStore(corrections), HEARINGS);
     session.matching().byItself(false); // it is tested by itself
     shell = new Shell(session);
     Scene scene = new Scene(shell, 1280, 800);

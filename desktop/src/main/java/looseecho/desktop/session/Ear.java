@@ -32,10 +32,12 @@ final class Ear {
 
   private final CorrectionStore store;
   private final HeardStore heardBefore;
+  private final Hearings hearings;
   private Analyzer analyzer; // made when it is needed first: its networks take a moment to load
 
-  Ear(CorrectionStore store) {
+  Ear(CorrectionStore store, Hearings hearings) {
     this.store = store;
+    this.hearings = hearings;
     this.heardBefore = new HeardStore(store.folder().resolveSibling("heard"));
   }
 
@@ -45,7 +47,7 @@ final class Ear {
   /**
    * What opening a file brings.
    *
-   * @param heard empty where its readings were kept
+   * @param heard empty where its readings were kept and it was not open shortly before
    */
   record Heard(
       Reference reference,
@@ -107,19 +109,21 @@ final class Ear {
       if (known.flatMap(Known::analysis).isPresent() && known.get().ear() != Analyzer.EAR) {
         notes.add("The ear has grown since this was heard: Hear again, on Ground.");
       }
-      return new Heard(r, Optional.empty(), stored.corrections(), kept.get(), said(notes));
+      return new Heard(
+          r, hearings.of(r.fingerprint()), stored.corrections(), kept.get(), said(notes));
     }
-    Heard all =
-        read(
-            r,
-            analyzer()
-                .listen(
-                    recording.audio(),
-                    half -> early.half(read(r, half, stored.corrections(), notes, p)),
-                    p),
-            stored.corrections(),
-            notes,
-            p);
+    looseecho.analysis.Heard heard =
+        hearings
+            .of(r.fingerprint())
+            .orElseGet(
+                () ->
+                    analyzer()
+                        .listen(
+                            recording.audio(),
+                            half -> early.half(read(r, half, stored.corrections(), notes, p)),
+                            p));
+    hearings.keep(r.fingerprint(), heard);
+    Heard all = read(r, heard, stored.corrections(), notes, p);
     remember(r.fingerprint(), all.corrections(), all.analysis());
     return all;
   }
@@ -206,7 +210,9 @@ final class Ear {
   Corrected read(
       Optional<looseecho.analysis.Heard> known, Document.Origin origin, Corrections now, Progress p)
       throws IOException {
-    looseecho.analysis.Heard heard = known.isPresent() ? known.get() : listen(origin.path(), p);
+    Optional<looseecho.analysis.Heard> before = known.or(() -> hearings.of(origin.fingerprint()));
+    looseecho.analysis.Heard heard = before.isPresent() ? before.get() : listen(origin.path(), p);
+    hearings.keep(origin.fingerprint(), heard);
     Analysis a = analyzer().read(heard, now, p);
     store.save(origin.fingerprint(), now); // only what has been heard without a fault
     if (heard.isWhole()) {

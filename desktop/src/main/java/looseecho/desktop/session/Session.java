@@ -39,6 +39,11 @@ public final class Session implements AutoCloseable {
   private final PairEar pairs;
 
   public Session(OutputDevice device, CorrectionStore store) {
+    this(device, store, new Hearings());
+  }
+
+  /** A session that goes on with what others have heard. */
+  public Session(OutputDevice device, CorrectionStore store, Hearings hearings) {
     folder = store.folder();
     preferences = new Preferences(folder);
     Notice notice = new Notice(folder.resolveSibling("reports"));
@@ -54,7 +59,7 @@ public final class Session implements AutoCloseable {
             player,
             maker::renderer,
             e -> notice.failed("Slow or single listening", e, "It plays on as it was."));
-    Ear ear = new Ear(store);
+    Ear ear = new Ear(store, hearings);
     batch = new Batch(lanes.batch(), ear);
     Keeper keeper = new Keeper(folder.resolveSibling("kept"));
     desk = new Desk(lanes.hearing(), lanes.saving(), ear, notice, new Ties());

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.CountDownLatch;
 import looseecho.activity.Lane;
@@ -88,5 +89,20 @@ class DeskTest extends SessionFixture {
     fx(() -> desk.correct(c -> c.withBpm(120), "Tempo confirmed"));
     settled();
     assertTrue(desk.correctionsProperty().get().key().isEmpty(), "the stopped one is forgotten");
+  }
+
+  /** Its file is gone: only what is still known of it can answer. */
+  @Test
+  void whoGoesBackToATrackWaitsForNoHearing() throws IOException {
+    begin();
+    Path pier = track("pier.wav", 12);
+    opened(pier);
+    opened(track("quay.wav", 14));
+    opened(pier);
+    Files.delete(pier);
+    fx(() -> desk.correct(c -> MINOR, "Key corrected"));
+    settled();
+    says("Key corrected");
+    assertEquals(new Key(9, true), desk.templateProperty().get().key());
   }
 }
