@@ -11,6 +11,7 @@ import java.util.concurrent.Callable;
 import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
+import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
 import looseecho.disk.Outputs;
 import looseecho.echo.Edits.Edited;
@@ -25,11 +26,12 @@ import looseecho.loose.Originality;
 import looseecho.loose.SoundLoosener;
 import looseecho.mix.Sounds;
 import looseecho.notes.Key;
-import looseecho.palette.SoundMatcher;
+import looseecho.palette.NearSounds;
 import looseecho.project.CorrectionStore;
 import looseecho.project.Project;
 import looseecho.project.ProjectFile;
 import looseecho.pulse.Grid;
+import looseecho.reading.Progress;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -138,10 +140,7 @@ final class TemplateCommand implements Callable<Integer> {
       Reporter.say(errors, name + ": No beat was found, so there is nothing to build on.");
       return false;
     }
-    Sounds sounds =
-        plain
-            ? Sounds.plain()
-            : new SoundMatcher().match(recording.audio(), exact.get(), Sounds.plain(), progress);
+    Sounds sounds = plain ? Sounds.plain() : near(recording.audio(), exact.get(), a, progress);
     Project project = project(file, exact.get(), sounds, wanted);
     if (!a.tonality().tonal() && wanted.isEmpty()) {
       String words = "No key was heard: " + exact.get().key().words() + " stands in for one";
@@ -160,6 +159,11 @@ final class TemplateCommand implements Callable<Integer> {
     news.forEach((x, v) -> Reporter.say(said, "New " + x.words() + ": " + Math.round(v) + " %"));
     Reporter.say(said, to.toString());
     return true;
+  }
+
+  private static Sounds near(Audio audio, Template exact, Analysis a, Progress progress) {
+    NearSounds near = new NearSounds(audio, exact);
+    return near.turned(near.matched(progress), a, progress).sounds();
   }
 
   private Optional<Key> check() {

@@ -48,8 +48,17 @@ public record HeardSound(
 
   /** Mean difference over time and frequency from another sound, in decibels. */
   public double apart(float[] other) {
-    Picture own = Picture.of(sound, Picture.attack(sound));
+    return apart(cutOut(), other);
+  }
+
+  /** The same for one who compares often and keeps the picture. */
+  static double apart(Picture own, float[] other) {
     return PictureDistance.between(own, Picture.of(other, Picture.attack(other))).distance();
+  }
+
+  /** Of the sound as it was cut out. */
+  Picture cutOut() {
+    return Picture.of(sound, Picture.attack(sound));
   }
 
   /** The kind of one-shot that it is. */

@@ -2,6 +2,7 @@ package looseecho.palette;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 import looseecho.dsp.Fft;
 
 /**
@@ -27,6 +28,10 @@ public final class Picture {
   private static final double LOUDEST = 20; // of what was not seen at all
   private static final int AHEAD = 700; // samples that a frame looks ahead
   private static final int FIRST = 2; // frames of the attack, which differ by where it is cut
+
+  /** Edges of the bands in hertz. */
+  private static final double[] EDGES =
+      IntStream.rangeClosed(0, BANDS).mapToDouble(Picture::hertz).toArray();
 
   private final float[][] db; // [frame][band]
   private final boolean[][] sure; // null where all are
@@ -72,10 +77,10 @@ public final class Picture {
       high.magnitudes(x, at + 64, b);
       float[] out = new float[BANDS];
       for (int k = 0; k < BANDS; k++) {
-        boolean below = hertz(k) < CROSS_HZ;
+        boolean below = EDGES[k] < CROSS_HZ;
         double bin = (double) RATE / (below ? 4096 : 1024);
-        double from = hertz(k) / bin;
-        double to = hertz(k + 1) / bin;
+        double from = EDGES[k] / bin;
+        double to = EDGES[k + 1] / bin;
         // a Hann window spreads a tone over 1.5 of its own bins, here of half the width
         double power = mean(below ? a : b, from, to) * Math.max(1, to - from) / 3;
         out[k] = (float) Math.max(FAINTEST, 10 * Math.log10(power + 1e-12));

@@ -55,8 +55,9 @@ public final class RecipeFitter {
 
   private <S extends Source> Fitted fit(
       HeardSound heard, Sound from, S recipe, List<RecipeDial<S>> dials, Progress progress) {
+    Picture own = heard.cutOut();
     Function<S, Tried<S>> listen =
-        r -> new Tried<>(r, heard.apart(heard.inEcho(renderer, from.with(r))));
+        r -> new Tried<>(r, HeardSound.apart(own, heard.inEcho(renderer, from.with(r))));
     Tried<S> first = listen.apply(recipe);
     Tried<S> best = first;
     for (int round = 0; round < OCTAVES.length; round++) {

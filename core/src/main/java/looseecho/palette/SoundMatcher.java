@@ -46,21 +46,38 @@ public final class SoundMatcher {
    */
   public Sounds match(Audio reference, Template t, Sounds from, Progress progress) {
     Audio at = new Resampler().resample(reference, EchoRenderer.RATE);
-    List<Part> parts =
-        Part.of(t).stream()
-            .filter(p -> t.sections().stream().anyMatch(s -> p.size(s) > 0))
-            .toList();
+    List<Part> parts = parts(t);
+    Mixture some = new Mixture(at, t, SHAPE_SECTION_SECONDS, MOST_SHAPE_SECONDS);
+    if (some.isEmpty() || parts.isEmpty()) {
+      return from;
+    }
+    return settled(at, t, shaped(from, parts, some, progress), progress);
+  }
+
+  /**
+   * Sets level, colour, place and width alone; the sounds themselves stay what they are.
+   *
+   * @param from sounds whose strips are as they are built in
+   */
+  public Sounds settled(Audio reference, Template t, Sounds from, Progress progress) {
+    Audio at = new Resampler().resample(reference, EchoRenderer.RATE);
+    List<Part> parts = parts(t);
     Mixture mixture = new Mixture(at, t, SECTION_SECONDS, MOST_SECONDS);
     if (mixture.isEmpty() || parts.isEmpty()) {
       return from;
     }
-    Mixture some = new Mixture(at, t, SHAPE_SECTION_SECONDS, MOST_SHAPE_SECONDS);
-    Sounds out = levelled(shaped(from, parts, some, progress), parts, mixture);
+    Sounds out = levelled(from, parts, mixture);
     for (int round = 0; round < ROUNDS; round++) {
       progress.step("Matching sounds", 0.8 + 0.2 * round / ROUNDS);
       out = whole(out, parts, mixture);
     }
     return out;
+  }
+
+  private static List<Part> parts(Template t) {
+    return Part.of(t).stream()
+        .filter(p -> t.sections().stream().anyMatch(s -> p.size(s) > 0))
+        .toList();
   }
 
   private static float[][][] alone(Sounds sounds, List<Part> parts, Mixture mixture) {

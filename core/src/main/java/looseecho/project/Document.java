@@ -188,8 +188,9 @@ public final class Document {
    * file was written before they came.
    */
   public void matched(Sounds found) {
+    Sounds before = near; // what the person has touched since stays
     near = found;
-    history.rewrite(s -> s.sounds().equals(Sounds.plain()) ? s.with(found) : s);
+    history.rewrite(s -> s.sounds().equals(before) ? s.with(found) : s);
     revision += written ? 1 : 0;
   }
 

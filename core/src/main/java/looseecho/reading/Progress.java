@@ -26,6 +26,20 @@ public interface Progress {
     at(stage, fraction);
   }
 
+  /** The same without reports, for work within work: it is stopped alike. */
+  default Progress quiet() {
+    Progress told = this;
+    return new Progress() {
+      @Override
+      public void at(String stage, double fraction) {}
+
+      @Override
+      public boolean cancelled() {
+        return told.cancelled();
+      }
+    };
+  }
+
   /** Thrown through long work that was cancelled; nothing was changed by it. */
   final class CancelledException extends RuntimeException {
     public CancelledException() {

@@ -32,7 +32,7 @@ class SoundMatcherTest {
   private static final Part SNARE = Part.of(Lane.SNARE);
   private static final Part HAT = Part.of(Lane.HAT_CLOSED);
   private static final Part BASS = Part.of(Line.BASS);
-  private static final Template SONG = song();
+  static final Template SONG = song();
 
   private static Sounds wanted;
   private static Sounds found;

@@ -110,6 +110,12 @@ class DocumentTest {
     d.undo();
     assertEquals(near, d.state().sounds());
     assertEquals(near, d.project().orElseThrow().near());
+    Sounds nearer = near.driven(2);
+    d.redo();
+    d.matched(nearer);
+    assertEquals(own, d.state().sounds(), "and the second step leaves it, too");
+    d.undo();
+    assertEquals(nearer, d.state().sounds());
     Document fresh = open();
     fresh.matched(near);
     assertTrue(fresh.isSaved(), "nothing to save");

@@ -1,13 +1,17 @@
 package looseecho.desktop.session;
 
+import java.util.Locale;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import looseecho.analysis.Analysis;
 import looseecho.echo.Template;
 import looseecho.echo.Tighten;
 import looseecho.mix.Sounds;
-import looseecho.palette.SoundMatcher;
+import looseecho.palette.NearSounds;
 import looseecho.project.Document;
+import looseecho.reading.Progress;
 
 /** Brings the echo's sounds near the track's: by itself for a new track, or when asked to. */
 public final class Matching {
@@ -41,10 +45,15 @@ public final class Matching {
       match(
           d,
           near -> {
-            desk.matched(d, near);
-            if (desk.document().filter(x -> x == d).isPresent()) {
-              notice.say("Your echo's sounds are near the track's now");
-            }
+            desk.matched(d, asWanted(near));
+            said(d, "Your echo's sounds are near the track's now");
+            turn(
+                d,
+                near,
+                turned -> {
+                  desk.matched(d, asWanted(turned.sounds()));
+                  said(d, words(turned));
+                });
           });
     }
   }
@@ -58,12 +67,17 @@ public final class Matching {
     }
     match(
         d.get(),
-        near -> {
-          d.get().near(near);
-          if (desk.document().equals(d)) {
-            desk.sound(near, "Sounds near the track's");
-          }
-        });
+        near ->
+            turn(
+                d.get(),
+                near,
+                turned -> {
+                  Sounds wanted = asWanted(turned.sounds());
+                  d.get().near(wanted);
+                  if (desk.document().equals(d)) {
+                    desk.sound(wanted, words(turned));
+                  }
+                }));
   }
 
   /** The built-in sounds again. */
@@ -72,13 +86,41 @@ public final class Matching {
   }
 
   private void match(Document d, Consumer<Sounds> done) {
+    start(d, (near, p) -> near.matched(p), done);
+  }
+
+  /** The second step, which takes longer: what the first one found is at work meanwhile. */
+  private void turn(Document d, Sounds matched, Consumer<NearSounds.Turned> done) {
+    Analysis a = d.state().analysis();
+    start(d, (near, p) -> near.turned(matched, a, p), done);
+  }
+
+  private <T> void start(Document d, BiFunction<NearSounds, Progress, T> step, Consumer<T> done) {
     Reference r = desk.referenceProperty().get();
     Optional<Template> exact = d.state().exact();
-    if (r != null && exact.isPresent()) {
+    if (r != null && exact.isPresent() && desk.document().filter(x -> x == d).isPresent()) {
       lane.start(
-          p -> new SoundMatcher().match(r.audio(), exact.get(), Sounds.plain(), p),
-          near -> done.accept(schools.get().monoBass() ? near : near.monoBelow(0)),
+          p -> step.apply(new NearSounds(r.audio(), exact.get()), p),
+          done,
           e -> notice.failed("Matching the sounds", e, "The echo sounds as before."));
     }
+  }
+
+  private Sounds asWanted(Sounds near) {
+    return schools.get().monoBass() ? near : near.monoBelow(0);
+  }
+
+  private void said(Document d, String words) {
+    if (desk.document().filter(x -> x == d).isPresent()) {
+      notice.say(words);
+    }
+  }
+
+  private static String words(NearSounds.Turned t) {
+    return String.format(
+        Locale.ROOT,
+        "Your echo's sounds are nearer: %.1f dB from the track's on average, %.1f before",
+        t.after(),
+        t.before());
   }
 }
