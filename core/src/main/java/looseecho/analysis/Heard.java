@@ -39,6 +39,9 @@ public final class Heard {
   /** The hits of the pulse that was read last: most corrections leave it as it is. */
   private final AtomicReference<Measured> measured = new AtomicReference<>();
 
+  /** The chords as they were held under the pulse that was read last. */
+  private final AtomicReference<Voiced> voiced = new AtomicReference<>();
+
   private final Strokes strokes;
   private final VoicingFinder voicings;
 
@@ -68,7 +71,6 @@ public final class Heard {
     return lines != Lines.NONE;
   }
 
-  /** The same with its lines; what was measured already stays measured. */
   private Heard(Heard half, Lines heard) {
     audio = half.audio;
     mel = half.mel;
@@ -84,12 +86,16 @@ public final class Heard {
     measured.set(half.measured.get());
   }
 
+  /** The same with its lines; what was measured already stays measured. */
   Heard with(Lines heard) {
     return new Heard(this, heard);
   }
 
   /** The hits that belong to a pulse, before the person's decisions about them. */
   private record Measured(Pulse pulse, List<Hit> hits) {}
+
+  /** The chords as they are held under a pulse. */
+  private record Voiced(Pulse pulse, List<Chord> chords, List<Note> notes) {}
 
   /** Both lines of notes as the networks hear them. */
   record Lines(List<Note> bass, List<Note> riff) {
@@ -132,9 +138,15 @@ public final class Heard {
     return hits;
   }
 
-  /** The chords as they are held under a pulse. */
+  /** The chords as they are held under a pulse, measured when they are first asked for. */
   List<Note> voiced(List<Chord> chords, Pulse pulse) {
-    return voicings.find(chords, pulse);
+    Voiced before = voiced.get();
+    if (before != null && before.pulse().equals(pulse) && before.chords().equals(chords)) {
+      return before.notes();
+    }
+    List<Note> notes = List.copyOf(voicings.find(chords, pulse));
+    voiced.set(new Voiced(pulse, chords, notes));
+    return notes;
   }
 
   /** Powers in third octaves, measured when they are first asked for. */
