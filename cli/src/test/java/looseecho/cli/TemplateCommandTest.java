@@ -39,7 +39,7 @@ class TemplateCommandTest extends CommandTest {
     Path tight = dir.resolve("tight.looseecho");
     assertEquals(
         0,
-        run("template", beat, "-o", tight, "--grid", "16", "--tighten", 100, "--json"),
+        run("template", beat, "-o", tight, "--plain", "--grid", "16", "--tighten", 100, "--json"),
         err.toString());
     Template after = new ProjectFile().read(tight).template();
     assertEquals(before.attacks().length, after.attacks().length);
@@ -70,6 +70,7 @@ class TemplateCommandTest extends CommandTest {
         run(
             "template",
             beat,
+            "--plain",
             "-o",
             loose,
             "--looseness",

@@ -176,7 +176,7 @@ class HabitsTest extends WindowTest {
   void nothingReachesTheTrackBeforeWhileAnotherIsOpened() throws IOException {
     ready();
     Path second = dir.resolve("second.wav");
-    ClickTrack.write(second, 10);
+    ClickTrack.write(second, 23); // no other test has heard it
     robot.interact(() -> session.papers().open(second));
     until("it is seen", () -> session.desk().referenceProperty().get().name().equals("second.wav"));
     robot.interact(
