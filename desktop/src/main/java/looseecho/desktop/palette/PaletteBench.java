@@ -20,6 +20,7 @@ import looseecho.desktop.theme.Theme;
 public final class PaletteBench extends HBox {
   private static final double LIST_WIDTH = 250;
   private static final double LEAST_WIDTH = 190;
+  private static final double LEFT_WIDTH = 420; // it takes what is left, too
   private static final String HELP =
       "Outline: the track's; filled: the echo's. Up and down pick, Enter plays the track's, Shift"
           + " and Enter the echo's. In the list arrows play, Enter takes a sample, Shift and Enter"
@@ -64,6 +65,8 @@ public final class PaletteBench extends HBox {
     tools.setAlignment(Pos.CENTER_LEFT);
     VBox left = new VBox(8, tools, chart, pair, help);
     HBox.setHgrow(left, Priority.ALWAYS);
+    left.setPrefWidth(
+        LEFT_WIDTH); // and not that of its longest words, which would squeeze the list
     MatchList matches = new MatchList(ear);
     matches.setMinWidth(LEAST_WIDTH);
     matches.setPrefWidth(LIST_WIDTH);

@@ -119,7 +119,7 @@ public final class Matching {
   private static String words(NearSounds.Turned t) {
     return String.format(
         Locale.ROOT,
-        "Your echo's sounds are nearer: %.1f dB from the track's on average, %.1f before",
+        "Your echo's sounds: %.1f dB from the track's (%.1f before)",
         t.after(),
         t.before());
   }
