@@ -20,11 +20,11 @@ import looseecho.desktop.theme.Theme;
 public final class PaletteBench extends HBox {
   private static final double LIST_WIDTH = 250;
   private static final double LEAST_WIDTH = 190;
+  private static final double WITH_SIZE = 440; // width of the tools that leaves room for the count
   private static final double LEFT_WIDTH = 420; // it takes what is left, too
   private static final String HELP =
-      "Outline: the track's; filled: the echo's. Up and down pick, Enter plays the track's, Shift"
-          + " and Enter the echo's. In the list arrows play, Enter takes a sample, Shift and Enter"
-          + " puts it beside what is there. Cuts of a recording are for study.";
+      "Outline: the track's; filled: the echo's. Enter plays the one, with Shift the other. In the"
+          + " list Enter takes a sample, with Shift it comes beside what is there. Cuts are for study.";
 
   public PaletteBench(Desk desk, PaletteEar ear, PairEar pairs) {
     super(16);
@@ -36,6 +36,7 @@ public final class PaletteBench extends HBox {
     pair.show(ear.pickedProperty().get());
     Label help = new Label(HELP);
     help.setWrapText(true);
+    help.setMinHeight(Region.USE_PREF_SIZE);
     help.getStyleClass().add(Theme.SMALL);
     Label size = new Label();
     size.setId("drawer-size");
@@ -63,6 +64,8 @@ public final class PaletteBench extends HBox {
                 () -> SoundFiles.folder("A folder of your samples").ifPresent(ear.drawer()::add)),
             size);
     tools.setAlignment(Pos.CENTER_LEFT);
+    size.visibleProperty().bind(tools.widthProperty().greaterThan(WITH_SIZE));
+    size.managedProperty().bind(size.visibleProperty());
     VBox left = new VBox(8, tools, chart, pair, help);
     HBox.setHgrow(left, Priority.ALWAYS);
     left.setPrefWidth(
