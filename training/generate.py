@@ -1,9 +1,9 @@
-"""Writes features and truth of two random mixes each of many songs: generate.py OUT SONGS RECORDINGS [--held-out] [--seed N] [--jobs N]
+"""Writes features and truth of two random mixes each of many songs: generate.py OUT SONGS RECORDINGS [--held-out] [--fuller] [--seed N] [--jobs N]
 
 RECORDINGS is the folder into which recordings.py has unpacked its packages."""
 import argparse, multiprocessing, os
 import numpy as np
-import compose, features, line_features as lf, mix, recordings, sounds
+import arrange, compose, features, line_features as lf, mix, recordings, sounds
 
 
 def make(job):
@@ -13,10 +13,11 @@ def make(job):
     if os.path.exists(f"{out}/{seed}b.npz"):
         return
     fonts = sounds.fonts(held_out, RECORDINGS)
-    song = compose.song(rng)
-    parts = mix.parts(rng, song, [f for f, kits in fonts.items() if len(kits) > 1])
+    song = arrange.song(rng) if FULLER else compose.song(rng)
+    chips = FULLER and rng.random() < 0.25
+    parts = mix.parts(rng, song, [f for f, kits in fonts.items() if len(kits) > 1], chips)
     for take in "ab":
-        write(f"{out}/{seed}{take}.npz", song, *mix.mix(rng, song, FAMILIES, parts))
+        write(f"{out}/{seed}{take}.npz", song, *mix.mix(rng, song, FAMILIES, parts, FULLER))
 
 
 def write(path, song, audio, truth):
@@ -46,18 +47,19 @@ def write(path, song, audio, truth):
 
 
 def main():
-    global FAMILIES, RECORDINGS, DRUMS_ALONE
+    global FAMILIES, RECORDINGS, DRUMS_ALONE, FULLER
     p = argparse.ArgumentParser()
     p.add_argument("out")
     p.add_argument("songs", type=int)
     p.add_argument("recordings")
     p.add_argument("--held-out", action="store_true")
     p.add_argument("--drums-alone", action="store_true", help="without the inputs of the line networks")
+    p.add_argument("--fuller", action="store_true", help="songs of arrange.py, mixed as rough.py does")
     p.add_argument("--seed", type=int, default=1)
     p.add_argument("--jobs", type=int, default=os.cpu_count())
     a = p.parse_args()
     os.makedirs(a.out, exist_ok=True)
-    RECORDINGS, DRUMS_ALONE = a.recordings, a.drums_alone
+    RECORDINGS, DRUMS_ALONE, FULLER = a.recordings, a.drums_alone, a.fuller
     with multiprocessing.Pool(a.jobs) as pool:
         kits = [
             k

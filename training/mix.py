@@ -2,13 +2,22 @@
 
 import mido, numpy as np
 from scipy.signal import butter, fftconvolve, lfilter, sosfilt
-import features, play, sounds
+import features, play, rough, sounds
 
 RATE = sounds.RATE
 BASSES, CHORDS, LEADS = (
     range(32, 40),
     [*range(0, 8), *range(16, 20), *range(24, 32), *range(48, 54), *range(80, 96)],
     [*range(0, 16), *range(24, 31), *range(40, 48), *range(56, 88), 104, 105, 107],
+)
+PROGRAMS = dict(
+    bass=BASSES,
+    chords=CHORDS,
+    lead=LEADS,
+    comp=[*range(24, 32), 29, 30, 30, *range(0, 8), *range(16, 20)],
+    pluck=[6, *range(8, 16), 24, 25, 28, 45, 46, *range(104, 109)],
+    pad=[*range(48, 55), *range(88, 96), *range(16, 20)],
+    stab=[48, 50, 55, *range(61, 64), *range(80, 84), 5, 16],
 )
 
 
@@ -106,6 +115,10 @@ SPREAD = dict(
     bass=0,
     chords=0.1,
     lead=0.3,
+    comp=0.5,
+    pluck=0.4,
+    pad=0.1,
+    stab=0.2,
     voice=0.12,
 )
 
@@ -120,12 +133,14 @@ def panned(x, at):
     return np.sqrt(2) * np.array([[np.cos(a)], [np.sin(a)]], np.float32) * x
 
 
-def drum_buses(rng, events, kit, n, width):
-    """Every bus apart, {bus: stereo signal}, so that each can be equalised, panned, set in a room and ducked by the kick."""
+def drum_buses(rng, events, kit, n, width, stops=None):
+    """Every bus apart, {bus: stereo signal}, so that each can be equalised, panned, set in a room and ducked by the kick; `stops` as
+    from `choked`."""
     buses = {}
     curve = rng.uniform(1, 2.2)
     truth = []
-    stops = choked(events) if rng.random() < 0.7 else {}
+    if stops is None:
+        stops = choked(events) if rng.random() < 0.7 else {}
     for i, (t, art, v) in enumerate(events):
         bus, at = bus_of(art), int(round(t * RATE))
         line = buses.setdefault(bus, np.zeros(n, np.float32))
@@ -239,23 +254,33 @@ def voice(rng, n, beats):
     return out
 
 
-def parts(rng, song, fonts):
-    """{part: mono or stereo signal}: bass, chords and lead, which several mixes of the song may share."""
+def parts(rng, song, fonts, chips=False):
+    """{part: mono or stereo signal}: all but the drums, which several mixes of the song may share; `chips`: by simple waves."""
     n = int((song["end"] + 0.5) * RATE)
     font = fonts[rng.integers(0, len(fonts))]
     out = {}
-    for name, programs in (("bass", BASSES), ("chords", CHORDS), ("lead", LEADS)):
+    for name, programs in PROGRAMS.items():
         notes = [e for e in song["tonal"] if e[0] == name]
         if notes:
             out[name] = (
                 own_bass(rng, notes, n)
                 if name == "bass" and rng.random() < 0.5
+                else rough.chip(rng, notes, n)
+                if chips and name != "pad"
                 else font_part(rng, notes, programs, font, n)
             )
     return out
 
 
-LOUDNESS = dict(bass=(-27, -12), chords=(-32, -15), lead=(-32, -16))  # dB RMS; the drums have -16
+LOUDNESS = dict(  # dB RMS; the drums have -16
+    bass=(-27, -12),
+    chords=(-32, -15),
+    lead=(-32, -16),
+    comp=(-28, -12),
+    pluck=(-32, -16),
+    pad=(-34, -18),
+    stab=(-30, -16),
+)
 
 
 def placed(rng, name, x, width):
@@ -313,12 +338,14 @@ def with_audibility(truth, buses, gain, x):
     return sorted(out)
 
 
-def mix(rng, song, families, parts):
-    """(stereo mix, drum truth [(time, lane, velocity, dB by which it stands out)])"""
+def mix(rng, song, families, parts, untidy=False):
+    """(stereo mix, drum truth [(time, lane, velocity, dB by which it stands out)]); `untidy`: as in rough.py."""
     n = int((song["end"] + 0.5) * RATE)
     kit = make_kit(rng, families)
     width = 0 if rng.random() < 0.15 else rng.uniform(0.4, 1.4)
-    buses, truth = drum_buses(rng, song["events"], kit, n, width)
+    old = untidy and rng.random() < 0.4  # coarse samples on few channels
+    stops = rough.shared(rng, song["events"]) if old and rng.random() < 0.7 else None
+    buses, truth = drum_buses(rng, song["events"], rough.coarse(rng, kit) if old else kit, n, width, stops)
     drums = sum(buses.values())
     if rng.random() < 0.5:
         drums = np.tanh(drums * rng.uniform(0.5, 3))
@@ -335,6 +362,14 @@ def mix(rng, song, families, parts):
         tonal += level(rng.standard_normal((2, n)), rng.uniform(-50, -32))
     if rng.random() < 0.35:
         tonal = ducked(rng, tonal, [t for t, lane, *_ in truth if lane == 0])
+    if untidy:
+        tonal *= 10 ** (rng.uniform(-3, 6) / 20)
+        if rng.random() < 0.3:
+            tonal += level(placed(rng, "voice", rough.no_drums(rng, n, song["beats"]), width), rng.uniform(-38, -24))
+        if rng.random() < 0.3:  # dull throughout, so that what can't be heard any more is no truth either
+            dull = rough.low_pass(rng)
+            drums, tonal = sosfilt(dull, drums), sosfilt(dull, tonal)
+            buses = {bus: sosfilt(dull, y) for bus, y in buses.items()}
     x = drums + tonal
     truth = with_audibility(truth, buses, gain, x)
     if rng.random() < 0.6:
@@ -346,4 +381,6 @@ def mix(rng, song, families, parts):
     x = x / (np.abs(x).max() or 1)
     if rng.random() < 0.6:
         x = np.tanh(x * rng.uniform(1, 4))
+    if untidy and rng.random() < 0.35:
+        x = rough.coded(rng, x)
     return x.astype(np.float32), truth
