@@ -33,7 +33,7 @@ public final class EchoRenderer {
   private static final double FAINT_DB = -70; // what still rings below this is left out
 
   private static final int ALONE_BARS = 4;
-  private static final int STRUCK_BARS = 2;
+  private static final int STRUCK_BARS = 1;
   private static final int LOUD = 110;
   private static final float INAUDIBLE = 1e-4f;
 
@@ -90,7 +90,7 @@ public final class EchoRenderer {
   }
 
   /**
-   * A loud hit, or a chord, of any sound of a part alone, no longer than four seconds.
+   * A loud hit, or a chord, of any sound of a part alone, no longer than two seconds.
    *
    * @param pitches of a line's chord; none for a drum
    */

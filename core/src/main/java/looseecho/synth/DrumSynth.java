@@ -57,15 +57,21 @@ public final class DrumSynth {
     Biquad low = Biquad.lowPass(rate, s.highHz(), 0.7);
     for (int i = 0; i < x.length; i++) {
       double t = (double) i / rate;
-      double clang = 0;
-      for (double r : CLANG_RATIOS) {
-        clang += Math.signum(Math.sin(2 * Math.PI * CLANG_HZ * r * t)) / CLANG_RATIOS.length;
-      }
-      double y = low.next(high.next(s.noise() * (2 * random.nextDouble() - 1) + s.clang() * clang));
+      double clang = s.clang() > 0 ? s.clang() * clang(t) : 0;
+      double y = low.next(high.next(s.noise() * (2 * random.nextDouble() - 1) + clang));
       int burst = Math.min(s.bursts() - 1, (int) (t / BURST_SECONDS));
       double since = t - burst * BURST_SECONDS;
       double ms = burst < s.bursts() - 1 ? 5 : s.noiseMs();
       x[i] += 1.4 * y * Math.min(1, since / 0.0004) * Math.exp(-1000 * since / ms);
     }
+  }
+
+  private static double clang(double t) {
+    double sum = 0;
+    for (double r : CLANG_RATIOS) {
+      double cycles = CLANG_HZ * r * t;
+      sum += cycles - Math.floor(cycles) < 0.5 ? 1 : -1;
+    }
+    return sum / CLANG_RATIOS.length;
   }
 }

@@ -32,11 +32,13 @@ import org.testfx.framework.junit5.Start;
 
 /** The track's sounds beside the echo's: picked by keys, replaced by the nearest sample. */
 class PaletteBenchTest extends WindowTest {
+  @TempDir private static Path person; // whose drawer is filled once for all
   @TempDir private Path dir;
 
   @Start
   void start(Stage stage) throws IOException {
-    openTrack(stage, dir);
+    open(stage, person);
+    openTrack(dir);
   }
 
   private List<PaletteRow> rows() {

@@ -78,6 +78,10 @@ abstract class WindowTest {
   /** Opens the window and a short track in a folder. */
   void openTrack(Stage stage, Path dir) throws IOException {
     open(stage, dir.resolve("corrections"));
+    openTrack(dir);
+  }
+
+  void openTrack(Path dir) throws IOException {
     Path track = dir.resolve("pier.wav");
     ClickTrack.write(track, 12);
     session.papers().open(track);
