@@ -9,10 +9,7 @@ public final class Biquad {
   /** Quality at which the pass band is flattest (Butterworth 1930). */
   public static final double BUTTERWORTH = Math.sqrt(0.5);
 
-  /** Memory below this has died away; numbers too small for a float are many times slower. */
-  private static final double SILENT = 1e-25;
-
-  private static final int STRETCH = 64; // samples after which that is asked
+  private static final int STRETCH = 64; // samples after which is asked whether it still rings
 
   private final double b0;
   private final double b1;
@@ -141,10 +138,8 @@ public final class Biquad {
         second = b2 * in - a2 * y;
         x[i] = (float) y;
       }
-      if (Math.abs(first) < SILENT && Math.abs(second) < SILENT) {
-        first = 0;
-        second = 0;
-      }
+      first = Faint.cut(first);
+      second = Faint.cut(second);
     }
     s1 = first;
     s2 = second;

@@ -3,6 +3,7 @@ package looseecho.mix;
 import java.util.ArrayList;
 import java.util.List;
 import looseecho.dsp.Biquad;
+import looseecho.dsp.Faint;
 
 /**
  * A delay whose repeats go from one side to the other, a little darker each time; fed block after
@@ -51,8 +52,8 @@ public final class PingPong {
   public Bus of(Bus in) {
     Bus out = new Bus(in.length(), in.rate());
     for (int i = 0; i < in.length(); i++) {
-      l += (float) (1 - DARKER) * (left[at] - l);
-      r += (float) (1 - DARKER) * (right[at] - r);
+      l = Faint.cut(l + (float) (1 - DARKER) * (left[at] - l));
+      r = Faint.cut(r + (float) (1 - DARKER) * (right[at] - r));
       out.set(i, l, r);
       // The middle enters on the left; what comes out on the left goes round on the right.
       left[at] =

@@ -1,6 +1,7 @@
 package looseecho.mix;
 
 import java.util.List;
+import looseecho.dsp.Faint;
 
 /**
  * A small room, fed block after block: four damped combs in parallel, two all-passes in series per
@@ -70,7 +71,7 @@ public final class Room {
         int p = at[k];
         for (int i = 0; i < x.length; i++, p = p + 1 == line.length ? 0 : p + 1) {
           float y = line[p];
-          low += open * (y - low);
+          low = Faint.cut(low + open * (y - low));
           line[p] = x[i] + feedback[k] * low;
           out[i] += 0.25f * y;
         }
@@ -82,7 +83,7 @@ public final class Room {
         int p = at[combs.length + k];
         for (int i = 0; i < out.length; i++, p = p + 1 == line.length ? 0 : p + 1) {
           float y = line[p] - 0.7f * out[i];
-          line[p] = out[i] + 0.7f * y;
+          line[p] = Faint.cut(out[i] + 0.7f * y);
           out[i] = y;
         }
         at[combs.length + k] = p;

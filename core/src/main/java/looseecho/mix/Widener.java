@@ -1,5 +1,7 @@
 package looseecho.mix;
 
+import looseecho.dsp.Faint;
+
 /**
  * Spreads a mono sound over both sides, block after block: what is added on the left is taken from
  * the right, so that the sum of both sides stays the mono sound. The difference is the sound behind
@@ -36,7 +38,7 @@ final class Widener {
       int p = at[k];
       for (int i = 0; i < x.length; i++, p = p + 1 == line.length ? 0 : p + 1) {
         float y = line[p] - FEED * x[i];
-        line[p] = x[i] + FEED * y;
+        line[p] = Faint.cut(x[i] + FEED * y);
         x[i] = y;
       }
       at[k] = p;
