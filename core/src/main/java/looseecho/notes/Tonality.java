@@ -53,6 +53,16 @@ public record Tonality(
     return content != TonalContent.NONE;
   }
 
+  /** How far it lies from 440 Hz: "12 cents sharp"; within half a cent, "in tune". */
+  public String tuningWords() {
+    long cents = Math.round(tuningCents);
+    return cents == 0
+        ? "in tune"
+        : Math.abs(cents)
+            + (Math.abs(cents) == 1 ? " cent " : " cents ")
+            + (cents > 0 ? "sharp" : "flat");
+  }
+
   /** The key as far as it is heard: "D minor", "E, no third heard", "no key". */
   public String keyWords() {
     return switch (content) {

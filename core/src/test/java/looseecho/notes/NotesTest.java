@@ -52,6 +52,16 @@ class NotesTest {
     assertEquals(correlation, got, 0.006);
   }
 
+  @ParameterizedTest
+  @CsvSource({"-0.3,in tune", "12.4,12 cents sharp", "-0.6,1 cent flat"})
+  void tuningIsSaidAsAMusicianSaysIt(double cents, String words) {
+    List<Reading<Key>> none = List.of();
+    Tonality t =
+        new Tonality(
+            TonalContent.NONE, null, none, cents, List.of(), List.of(), List.of(), List.of());
+    assertEquals(words, t.tuningWords());
+  }
+
   @Test
   void theBassSettlesTheHomeAmongCousins() {
     double[] white = {1, 0, 1, 0, 1, 1, 0, 1, 0, 1, 0, 1};

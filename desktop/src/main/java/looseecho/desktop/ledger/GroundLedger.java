@@ -56,8 +56,7 @@ public final class GroundLedger extends VBox {
             rule(),
             new KeyRow(
                 a.tonality(), k -> desk.correct(c -> c.withKey(k), "Key set to " + k.words())));
-    Label tuning =
-        new Label(String.format(Locale.ROOT, "Tuning %+.0f cents", a.tonality().tuningCents()));
+    Label tuning = new Label("Tuning: " + a.tonality().tuningWords());
     tuning.getStyleClass().add(Theme.SMALL);
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
@@ -178,7 +177,7 @@ public final class GroundLedger extends VBox {
     for (Feel.Family family : Feel.Family.values()) {
       Swing s = feel.families().get(family);
       if (s != null) {
-        families.add(String.format(Locale.ROOT, "%s %.0f %%", family.words(), s.percent()));
+        families.add(String.format(Locale.ROOT, "%s %.0f\u00a0%%", family.words(), s.percent()));
       }
     }
     if (!families.isEmpty()) {

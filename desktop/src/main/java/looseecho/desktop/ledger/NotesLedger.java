@@ -44,7 +44,7 @@ public final class NotesLedger extends VBox {
     Tonality t = a.tonality();
     getChildren()
         .add(new KeyRow(t, k -> desk.correct(c -> c.withKey(k), "Key set to " + k.words())));
-    line(String.format(Locale.ROOT, "Tuned %+.0f cents from 440 Hz", t.tuningCents()));
+    line("Tuning: " + t.tuningWords() + " (440 Hz)");
     int i = selection.sectionProperty().get();
     if (i < 0 || i >= a.form().sections().size()) {
       return;
