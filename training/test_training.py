@@ -2,7 +2,7 @@
 import os, tempfile, unittest
 from types import SimpleNamespace
 import numpy as np, torch
-import average, export, features, runs, train
+import arrange, average, export, features, mix, rough, runs, train
 from net import LANES, OUT, Net
 
 HERE = os.path.dirname(os.path.abspath(__file__))
@@ -53,6 +53,38 @@ class TrainingTest(unittest.TestCase):
         self.assertEqual(0, counts[100, 1], "a hit that is masked does not count")
         self.assertEqual(1, counts[100, 0])
         self.assertEqual([50], list(np.flatnonzero(y[:, LANES + 1] > 0.99)))
+
+    def test_fuller_songs_have_other_parts_and_seldom_hand_percussion(self):
+        songs = [arrange.song(np.random.default_rng(seed)) for seed in range(40)]
+        by_hand = sum(any(e[1] in arrange.HANDS for e in s["events"]) for s in songs)
+        self.assertTrue(2 < by_hand < 20, by_hand)
+        parts = {e[0] for s in songs for e in s["tonal"]}
+        self.assertEqual(set(mix.PROGRAMS), parts)
+        for s in songs:
+            times = [e[0] for e in s["events"]]
+            self.assertEqual(times, sorted(times))
+            self.assertTrue(all(0 < t < s["end"] + 1 for t in times))
+            self.assertTrue(all(0 <= n[3] < 128 and n[2] > n[1] for n in s["tonal"]))
+        again = arrange.song(np.random.default_rng(3))
+        self.assertEqual(songs[3]["events"], again["events"])
+
+    def test_a_codec_moves_nothing_in_time(self):
+        x = np.random.default_rng(0).standard_normal((2, 60000)).astype(np.float32) * 1e-3
+        x[:, 30000] = 0.9
+        for seed in range(6):
+            y = rough.coded(np.random.default_rng(seed), x)
+            self.assertEqual(x.shape, y.shape)
+            self.assertLessEqual(abs(int(np.abs(y[0]).argmax()) - 30000), 2)
+
+    def test_a_channel_plays_one_stroke_at_a_time(self):
+        events = [[0.1, "kick", 1], [0.3, "snare", 1], [0.5, "kick", 1], [0.9, "snare", 1]]
+        for seed in range(20):
+            stops = rough.shared(np.random.default_rng(seed), events)
+            for i, seconds in stops.items():
+                end = events[i][0] + seconds
+                self.assertTrue(any(abs(e[0] - end) < 1e-9 for e in events[i + 1 :]))
+            self.assertNotIn(3, stops)
+            self.assertLessEqual(stops[0], 0.4 + 1e-9, "at the latest by its own next stroke")
 
     def test_a_run_is_counted_in_steps_and_written_down(self):
         rates = [train.rate_at(s, 1000, 1e-3) for s in range(1000)]
