@@ -9,8 +9,8 @@ HANDS = ("shaker", "tamb", "cowbell", "conga_hi", "conga_lo", "bongo", "clave", 
 TOMS = ("tom_lo", "tom_mid", "tom_hi")
 
 
-def song(rng):
-    s = compose.song(rng)
+def song(rng, seconds=42):
+    s = compose.song(rng, seconds)
     steps = grid(s)
     if rng.random() < 0.7:
         s["events"] = without_hands(rng, s["events"])

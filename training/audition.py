@@ -1,9 +1,9 @@
-"""Writes held-out songs as sound files with their truth, to measure the whole program on: audition.py OUT SONGS RECORDINGS [--seed N].
+"""Writes held-out songs as sound files with their truth, to measure the whole program on: audition.py OUT SONGS RECORDINGS [--fuller] [--seed N].
 
 The truth has the fields that the accuracy scorer reads: beats, sections, drums, bass, chords, key."""
 import argparse, json, os
 import numpy as np, soundfile
-import compose, mix, recordings, sounds
+import arrange, compose, mix, recordings, sounds
 
 NAMES = ("C", "C#", "D", "D#", "E", "F", "F#", "G", "G#", "A", "A#", "B")
 KINDS = {
@@ -61,6 +61,7 @@ def main():
     p.add_argument("out")
     p.add_argument("songs", type=int)
     p.add_argument("recordings")
+    p.add_argument("--fuller", action="store_true", help="songs of arrange.py, mixed as rough.py does")
     p.add_argument("--seed", type=int, default=77)
     a = p.parse_args()
     os.makedirs(a.out, exist_ok=True)
@@ -69,8 +70,9 @@ def main():
     families = [kits, recordings.kits(a.recordings, held_out=True)]
     for i in range(a.songs):
         rng = np.random.default_rng(a.seed * 1000 + i)
-        song = compose.song(rng, 55)
-        audio, drums = mix.mix(rng, song, families, mix.parts(rng, song, list(fonts)))
+        song = (arrange if a.fuller else compose).song(rng, 55)
+        parts = mix.parts(rng, song, list(fonts), a.fuller and rng.random() < 0.25)
+        audio, drums = mix.mix(rng, song, families, parts, a.fuller)
         name = f"v{i:02d}"
         soundfile.write(f"{a.out}/{name}.wav", audio.T * 0.9, 44100, subtype="PCM_16")
         json.dump(truth(name, song, drums), open(f"{a.out}/{name}.truth.json", "w"))

@@ -32,6 +32,12 @@ public final class HitFinder {
   /** By how much a kick must be clearer: where every beat usually has one, it is often imagined. */
   private static final double KICK_CAUTION = 0.11;
 
+  /**
+   * And once more where a snare is clearer at the same moment: the body of a bare snare passes for
+   * a kick.
+   */
+  private static final double SNARE_CAUTION = 0.12;
+
   /** By how much fainter drums may be that two networks rarely agree on. */
   private static final double EASE = 0.05;
 
@@ -86,6 +92,7 @@ public final class HitFinder {
         double habit = habit(peaks, p);
         double expected = settings.base() + (settings.expected() - settings.base()) * habit;
         double caution = caution(lane, p, peaks);
+        caution += lane == Lane.KICK && isUnderSnare(activity, p) ? SNARE_CAUTION : 0;
         double threshold = Math.max(FAINTEST, Math.min(0.9, expected + shift + caution));
         if (p.height() >= threshold) {
           hits.add(hit(lane, p, places, threshold));
@@ -94,6 +101,16 @@ public final class HitFinder {
     }
     hits.sort(Comparator.comparingDouble(Hit::time));
     return LaneDecision.decide(hits);
+  }
+
+  private static boolean isUnderSnare(Activities a, Peak p) {
+    int n = Activities.FRAMES.nearest(p.time(), a.frames());
+    for (int k = Math.max(0, n - APART); k < Math.min(a.frames(), n + APART); k++) {
+      if (a.lane(Lane.SNARE, k) > p.height()) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** By how much more, or less, a peak must be seen for what its place in the bar says. */
