@@ -192,6 +192,7 @@ public final class HitsBench extends VBox {
       }
     }
     chart.place(Part.of(h.lane()), h.tick());
+    selection.partProperty().set(Part.of(h.lane()));
     chart.requestFocus();
     playback.player().seek(Math.max(0, h.time() - 0.3));
     desk.messageProperty().set(HitCorrector.words(h));
