@@ -117,8 +117,7 @@ def groups(rng, song, families, fonts):
         if not notes:
             continue
         if rng.random() < 0.5:
-            programs = dict(bass=mix.BASSES, chords=mix.CHORDS, lead=mix.LEADS)[name]
-            x = mix.placed(rng, name, mix.font_part(rng, notes, programs, fonts[rng.integers(0, len(fonts))], n), width)
+            x = mix.placed(rng, name, mix.font_part(rng, notes, mix.PROGRAMS[name], fonts[rng.integers(0, len(fonts))], n), width)
         elif name == "bass":
             x = mix.panned(mix.own_bass(rng, notes, n), 0)
             if rng.random() < 0.4:  # an upper bass over it

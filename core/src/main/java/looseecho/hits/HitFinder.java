@@ -91,8 +91,7 @@ public final class HitFinder {
       for (Peak p : peaks) {
         double habit = habit(peaks, p);
         double expected = settings.base() + (settings.expected() - settings.base()) * habit;
-        double caution = caution(lane, p, peaks);
-        caution += lane == Lane.KICK && isUnderSnare(activity, p) ? SNARE_CAUTION : 0;
+        double caution = caution(activity, lane, p, peaks);
         double threshold = Math.max(FAINTEST, Math.min(0.9, expected + shift + caution));
         if (p.height() >= threshold) {
           hits.add(hit(lane, p, places, threshold));
@@ -103,6 +102,20 @@ public final class HitFinder {
     return LaneDecision.decide(hits);
   }
 
+  /**
+   * By how much more, or less, a peak must be seen for its place and for what is struck with it.
+   */
+  private static double caution(Activities activity, Lane lane, Peak p, List<Peak> peaks) {
+    return switch (lane) {
+      case KICK -> KICK_CAUTION + (isUnderSnare(activity, p) ? SNARE_CAUTION : 0);
+      case CLAP, HAT_CLOSED, PERCUSSION -> -EASE;
+      case HAT_OPEN -> -OPEN_EASE;
+      case CYMBAL ->
+          p.slot() <= 1 ? -CRASH_EASE : CRASH_CAUTION * (1 - Math.min(1, ride(peaks, p)));
+      default -> 0;
+    };
+  }
+
   private static boolean isUnderSnare(Activities a, Peak p) {
     int n = Activities.FRAMES.nearest(p.time(), a.frames());
     for (int k = Math.max(0, n - APART); k < Math.min(a.frames(), n + APART); k++) {
@@ -111,18 +124,6 @@ public final class HitFinder {
       }
     }
     return false;
-  }
-
-  /** By how much more, or less, a peak must be seen for what its place in the bar says. */
-  private static double caution(Lane lane, Peak p, List<Peak> peaks) {
-    return switch (lane) {
-      case KICK -> KICK_CAUTION;
-      case CLAP, HAT_CLOSED, PERCUSSION -> -EASE;
-      case HAT_OPEN -> -OPEN_EASE;
-      case CYMBAL ->
-          p.slot() <= 1 ? -CRASH_EASE : CRASH_CAUTION * (1 - Math.min(1, ride(peaks, p)));
-      default -> 0;
-    };
   }
 
   /**
