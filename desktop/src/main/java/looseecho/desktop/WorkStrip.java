@@ -5,6 +5,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Lanes;
 import looseecho.desktop.session.Work;
@@ -14,6 +15,7 @@ import looseecho.desktop.theme.Theme;
 final class WorkStrip extends HBox {
   private static final double STAGE = 170;
   private static final double BAR = 90;
+  private static final double LEAST = 34; // three at once still stand beside all buttons
 
   WorkStrip(Lanes lanes) {
     super(14);
@@ -30,16 +32,20 @@ final class WorkStrip extends HBox {
     Label stage = new Label();
     stage.textProperty().bind(lane.stageProperty());
     stage.getStyleClass().add(Theme.SMALL);
-    stage.setMinWidth(60);
+    stage.setMinWidth(LEAST);
     stage.setMaxWidth(STAGE);
     ProgressBar bar = new ProgressBar();
     bar.progressProperty().bind(lane.fractionProperty());
-    bar.setMinWidth(BAR);
+    bar.setMinWidth(LEAST);
     bar.setPrefWidth(BAR);
+    bar.setMaxWidth(Double.MAX_VALUE);
     bar.accessibleTextProperty().bind(lane.stageProperty());
     Button stop = Buttons.of(id, "Stop", "Stops this; nothing is lost by it", lane::cancel);
     stop.getStyleClass().add(Theme.CHIP);
-    HBox line = new HBox(8, stage, bar, stop);
+    stop.setMinWidth(USE_PREF_SIZE);
+    VBox told = new VBox(2, stage, bar);
+    told.setAlignment(Pos.CENTER_LEFT);
+    HBox line = new HBox(8, told, stop);
     line.setAlignment(Pos.CENTER_LEFT);
     line.visibleProperty().bind(lane.runningProperty());
     line.managedProperty().bind(lane.runningProperty());
