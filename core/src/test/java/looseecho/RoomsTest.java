@@ -41,7 +41,7 @@ class RoomsTest {
           "handover",
           "demo");
 
-  private final JavaClasses core =
+  private static final JavaClasses CORE =
       new ClassFileImporter()
           .withImportOption(new ImportOption.DoNotIncludeTests())
           .importPackages("looseecho");
@@ -49,24 +49,24 @@ class RoomsTest {
   @Test
   void coreHasNoInterfaceCodeAndDoesNotPrint() {
     Assertions.assertTrue(
-        core.size() > 60, "the rules must see core's classes (saw " + core.size() + ")");
+        CORE.size() > 60, "the rules must see core's classes (saw " + CORE.size() + ")");
     noClasses()
         .should()
         .dependOnClassesThat()
         .resideInAnyPackage("javafx..", "java.awt..", "javax.swing..")
-        .check(core);
+        .check(CORE);
     noClasses()
         .should()
         .accessField(System.class, "out")
         .orShould()
         .accessField(System.class, "err")
-        .check(core);
+        .check(CORE);
   }
 
   @Test
   void everyRoomDependsLeftwardsOnly() {
     Assertions.assertTrue(
-        core.stream()
+        CORE.stream()
             .allMatch(c -> ROOMS.contains(c.getPackageName().replaceFirst("looseecho\\.", ""))),
         "a new room has no place in the order yet");
     for (int i = 0; i < ROOMS.size(); i++) {
@@ -81,7 +81,7 @@ class RoomsTest {
             .should()
             .dependOnClassesThat()
             .resideInAnyPackage(right)
-            .check(core);
+            .check(CORE);
       }
     }
   }

@@ -17,6 +17,16 @@ final class BandPowers {
     power[view][band] += value;
   }
 
+  /** Adds all that was added to others. */
+  void add(BandPowers others) {
+    for (int v = 0; v < power.length; v++) {
+      for (int b = 0; b < BANDS; b++) {
+        power[v][b] += others.power[v][b];
+      }
+    }
+    weight += others.weight;
+  }
+
   /** Counts what was added once more. */
   void count(double times) {
     weight += times;

@@ -27,19 +27,11 @@ import looseecho.separate.StemPowers;
  * and widths are estimates.
  */
 public final class LayerFinder {
-  private static final int MOST_LOOKS = 60; // strokes or notes that are looked at
   private static final int FEWEST = 4; // strokes or notes of a layer
-  private static final int ALONE = 6; // strokes that play by themselves, to do without the others
   private static final int FEWEST_ON_A_SIDE = 8;
   private static final double SIDES_APART = 0.5; // of places, -1 to 1
   private static final double SEPARATION = 9; // of the two groups, as TwoMeans has it
-  private static final double NEAR = 0.05;
-  private static final double STROKE_SECONDS = 0.046;
-  private static final double DECAY = 4.6; // of 20 dB in time constants of power
-  private static final double FOUND = 0.25; // of a layer's power in its group
   private static final double LAST = 0.2; // seconds that the last stroke counts for
-  private static final double SHORTEST = 0.03;
-  private static final double LONGEST = 0.4;
 
   private final Audio audio;
   private final Played played;
@@ -47,6 +39,7 @@ public final class LayerFinder {
   private final StemMeter meter;
   private final MoveFinder moves;
   private final RepeatFinder repeats;
+  private final StrokeMeter strokes;
 
   /** Parts the sound, which takes a while. */
   public LayerFinder(Audio audio, Analysis a, Progress progress) {
@@ -60,6 +53,7 @@ public final class LayerFinder {
     this.bar = played.bar();
     this.repeats = new RepeatFinder(audio, played.beat());
     this.meter = new StemMeter(StemPowers.of(audio, progress));
+    this.strokes = new StrokeMeter(audio, meter, played.hits());
     this.moves = new MoveFinder(meter, bar, played.events());
   }
 
@@ -114,56 +108,16 @@ public final class LayerFinder {
     if (active.isEmpty()) {
       return Optional.empty();
     }
-    Stem stem = Stem.of(lane);
-    double[] struck = struck(stem);
-    List<Hit> alone = hits.stream().filter(h -> isAlone(h, stem)).toList();
-    List<Hit> looked = alone.size() >= ALONE ? alone : hits;
-    BandPowers apart = new BandPowers();
-    BandPowers mixed = new BandPowers();
-    SoundProbe probe = new SoundProbe(audio, STROKE_SECONDS);
-    int step = Math.max(1, looked.size() / MOST_LOOKS);
-    for (int k = 0; k < looked.size(); k += step) {
-      Hit h = looked.get(k);
-      double next = Arrays.stream(struck).filter(t -> t > h.time() + NEAR).findFirst().orElse(1e9);
-      double end = h.time() + Math.max(SHORTEST, Math.min(LONGEST, h.lengthMs() / 1000));
-      meter.stroke(stem, h.time(), Math.min(end, next - NEAR), apart);
-      probe.stroke(h.time(), lowest(lane), highest(lane), mixed);
-    }
-    double sounding =
-        hits.stream()
-            .mapToDouble(h -> Math.max(SHORTEST, Math.min(LONGEST, h.lengthMs() / 1000 / DECAY)))
-            .sum();
-    // How loud strokes are is told better by the mix, where they stand by what was parted from it,
-    // unless the separator took most of them for something else.
-    double mean = mixed.loudness() * sounding / seconds(active);
-    boolean found = apart.loudness() * hits.size() / seconds(active) > FOUND * mean;
     return Optional.of(
         layer(
             name,
             lane.family(),
             active,
-            new Measures(found ? apart : mixed, mean),
+            strokes.measure(lane, hits, seconds(active)),
             Jobs.of(lane, played.hits()),
             moves.ofAll(active),
             Optional.empty(),
             Optional.empty()));
-  }
-
-  /** Where a lane has something to say: below lies what others play. */
-  private static double lowest(Lane lane) {
-    return switch (lane.base()) {
-      case KICK -> 30;
-      case SNARE -> 100;
-      case CLAP -> 400;
-      case HAT_CLOSED, HAT_OPEN -> 3000;
-      case TOM -> 60;
-      case CYMBAL -> 2000;
-      default -> 180;
-    };
-  }
-
-  private static double highest(Lane lane) {
-    return lane == Lane.KICK || lane.base() == Lane.TOM ? 5000 : 20_000;
   }
 
   /** Times of all strokes of a group, in order. */
@@ -177,15 +131,6 @@ public final class LayerFinder {
 
   private static double last(Hit h) {
     return Math.max(LAST, Math.min(1.5, h.lengthMs() / 1000));
-  }
-
-  private boolean isAlone(Hit h, Stem stem) {
-    return played.hits().stream()
-        .noneMatch(
-            o ->
-                o.lane() != h.lane()
-                    && Stem.of(o.lane()) == stem
-                    && Math.abs(o.time() - h.time()) < NEAR);
   }
 
   private Optional<HeardLayer> line(String family, Stem stem, List<Note> all) {
@@ -234,8 +179,13 @@ public final class LayerFinder {
     return Math.max(0.1, spans.stream().mapToDouble(s -> s.end() - s.start()).sum());
   }
 
-  /** Where a layer stands, and its mean loudness. */
-  private record Measures(BandPowers powers, double mean) {}
+  /**
+   * Where a layer stands, and its mean loudness while it plays.
+   *
+   * @param powers of it, in any measure
+   * @param mean K-weighted power
+   */
+  record Measures(BandPowers powers, double mean) {}
 
   private HeardLayer layer(
       String name,

@@ -18,6 +18,7 @@ import looseecho.synth.Source;
  */
 final class PartVoice {
   private static final int RATE = EchoRenderer.RATE;
+  private static final float[] NOTHING = {};
 
   private final Part part;
   private final Strip strip;
@@ -35,8 +36,8 @@ final class PartVoice {
    * A block of a part.
    *
    * @param placed on both sides
-   * @param room what goes to the room, as one side
-   * @param delay what goes to the delay
+   * @param room what goes to the room, as one side; empty where nothing does
+   * @param delay what goes to the delay; empty where nothing does
    * @param place where what is sent stands
    * @param repeats of its own delay; null where it has none
    */
@@ -219,8 +220,12 @@ final class PartVoice {
     }
   }
 
+  /** What goes to the room or the repeats; an empty array where nothing does. */
   private float[] send(
       float[] sound, double share, Target target, LayerScore thrown, Window window) {
+    if (share == 0 && thrown.isEmpty() && !moving.moves(target)) {
+      return NOTHING;
+    }
     float[] out = new float[sound.length];
     if (moving.moves(target)) {
       float[] shares = moving.values(target, share, window);

@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
 import looseecho.Signals;
@@ -11,10 +12,13 @@ import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.dsp.ThirdOctaves;
 import looseecho.echo.Part;
+import looseecho.hits.Hit;
 import looseecho.mix.Ducking;
 import looseecho.mix.Sounds;
 import looseecho.notes.Note;
+import looseecho.reading.Progress;
 import looseecho.separate.SpectrumBands;
+import looseecho.separate.StemPowers;
 import looseecho.synth.DrumSynth;
 import looseecho.synth.Timbre;
 import looseecho.synth.ToneSound;
@@ -55,6 +59,41 @@ class LayerFinderTest {
     double[] edges = powers.edges();
     assertTrue(edges[0] > 4500 && edges[0] < 9000, "" + edges[0]);
     assertTrue(edges[1] > 14000, "" + edges[1]);
+  }
+
+  /** A soft shaker is no louder for the snares that are struck with every other stroke of it. */
+  @Test
+  void whatIsStruckBesideALayerDoesNotCountAsItsLevel() {
+    float[] shaker = new DrumSynth().render(Sounds.plain().drum(Part.of(Lane.PERCUSSION)), RATE, 3);
+    float[] snare = new DrumSynth().render(Sounds.plain().drum(Part.of(Lane.SNARE)), RATE, 3);
+    float[] x = new float[10 * RATE];
+    List<Hit> hits = new ArrayList<>();
+    for (int k = 1; k < 36; k++) {
+      add(x, shaker, k * RATE / 4, 0.1f);
+      hits.add(new Hit(Lane.PERCUSSION, k / 4.0, 100, k / 16, k % 16, 0, 1).withLength(60));
+    }
+    double bare = level(x, hits);
+    for (int k = 2; k < 36; k += 2) {
+      add(x, snare, k * RATE / 4, 0.8f);
+      hits.add(new Hit(Lane.SNARE, k / 4.0, 100, k / 16, k % 16, 0, 1));
+    }
+    hits.sort(Comparator.comparingDouble(Hit::time));
+    assertEquals(bare, level(x, hits), 1);
+  }
+
+  private static void add(float[] to, float[] sound, int at, float gain) {
+    for (int i = 0; i < sound.length && at + i < to.length; i++) {
+      to[at + i] += gain * sound[i];
+    }
+  }
+
+  /** Of the percussion, in decibels. */
+  private static double level(float[] x, List<Hit> all) {
+    Audio audio = new Audio(x, x, RATE);
+    StemMeter meter = new StemMeter(StemPowers.of(audio, Progress.NONE));
+    List<Hit> own = all.stream().filter(h -> h.lane() == Lane.PERCUSSION).toList();
+    return 10
+        * Math.log10(new StrokeMeter(audio, meter, all).measure(Lane.PERCUSSION, own, 10).mean());
   }
 
   @Test

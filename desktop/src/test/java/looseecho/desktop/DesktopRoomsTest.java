@@ -15,14 +15,14 @@ class DesktopRoomsTest {
       List.of("ground", "hits", "notes", "river", "transport");
   private static final String HERE = "looseecho.desktop.";
 
-  private final JavaClasses desktop =
+  private static final JavaClasses DESKTOP =
       new ClassFileImporter()
           .withImportOption(new ImportOption.DoNotIncludeTests())
           .importPackages("looseecho.desktop");
 
   @Test
   void theSessionKnowsNoNodes() {
-    Assertions.assertTrue(desktop.size() > 40, "saw " + desktop.size());
+    Assertions.assertTrue(DESKTOP.size() > 40, "saw " + DESKTOP.size());
     noClasses()
         .that()
         .resideInAPackage(HERE + "session")
@@ -33,7 +33,7 @@ class DesktopRoomsTest {
         .dependOnClassesThat()
         .resideInAnyPackage(
             HERE + "ground", HERE + "hits", HERE + "notes", HERE + "echo", HERE + "ledger")
-        .check(desktop);
+        .check(DESKTOP);
   }
 
   /** A view is given what it needs, not the whole window's workings. */
@@ -47,7 +47,7 @@ class DesktopRoomsTest {
         .should()
         .dependOnClassesThat()
         .haveSimpleName("Session")
-        .check(desktop);
+        .check(DESKTOP);
   }
 
   /** The echo bench draws on the step chart of the hits; apart from that, benches stand alone. */
@@ -65,7 +65,7 @@ class DesktopRoomsTest {
           .orShould()
           .dependOnClassesThat()
           .resideInAPackage(HERE + "echo")
-          .check(desktop);
+          .check(DESKTOP);
     }
   }
 
@@ -81,6 +81,6 @@ class DesktopRoomsTest {
         .accessField(System.class, "out")
         .orShould()
         .accessField(System.class, "err")
-        .check(desktop);
+        .check(DESKTOP);
   }
 }
