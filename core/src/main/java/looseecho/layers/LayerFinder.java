@@ -48,11 +48,16 @@ public final class LayerFinder {
 
   /** The same for what is known to play. */
   public LayerFinder(Audio audio, Played played, Progress progress) {
+    this(audio, StemPowers.of(audio, progress), played);
+  }
+
+  /** The same for sound that has been parted before. */
+  public LayerFinder(Audio audio, StemPowers parted, Played played) {
     this.audio = audio;
     this.played = played;
     this.bar = played.bar();
     this.repeats = new RepeatFinder(audio, played.beat());
-    this.meter = new StemMeter(StemPowers.of(audio, progress));
+    this.meter = new StemMeter(parted);
     this.strokes = new StrokeMeter(audio, meter, played.hits());
     this.moves = new MoveFinder(meter, bar, played.events());
   }

@@ -11,6 +11,7 @@ import looseecho.form.LayerMark;
 import looseecho.layers.HeardLayer;
 import looseecho.layers.LayerEdits;
 import looseecho.layers.LayerFinder;
+import looseecho.layers.Played;
 import looseecho.mix.Sounds;
 import looseecho.palette.FromLayers;
 
@@ -23,6 +24,7 @@ public final class LayerEar {
   private final Work lane;
   private final Notice notice;
   private final Supplier<Sounds> sounds;
+  private final Hearings hearings;
   private final ReadOnlyObjectWrapper<List<HeardLayer>> layers =
       new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<HeardLayer> picked = new ReadOnlyObjectWrapper<>();
@@ -33,8 +35,10 @@ public final class LayerEar {
    * For the track of a desk.
    *
    * @param sounds the echo's
+   * @param hearings which keep what was parted
    */
-  LayerEar(Desk desk, Work lane, Notice notice, Supplier<Sounds> sounds) {
+  LayerEar(Desk desk, Work lane, Notice notice, Supplier<Sounds> sounds, Hearings hearings) {
+    this.hearings = hearings;
     this.sounds = sounds;
     this.desk = desk;
     this.lane = lane;
@@ -83,7 +87,7 @@ public final class LayerEar {
     }
     of = a;
     lane.start(
-        p -> new LayerFinder(r.audio(), a, p).find(),
+        p -> new LayerFinder(r.audio(), hearings.parted(r, p), Played.of(a)).find(),
         found -> {
           heard = found;
           decided();

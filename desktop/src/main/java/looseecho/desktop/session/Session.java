@@ -66,7 +66,7 @@ public final class Session implements AutoCloseable {
     matching = new Matching(desk, lanes.matching(), notice, () -> preferences.now().schools());
     papers = new Papers(lanes, ear, desk, maker, keeper, notice, matching::opened);
     ownAudio = new OwnAudio(desk, selection, maker, playback, lanes, folder.resolveSibling("cuts"));
-    layers = new LayerEar(desk, lanes.parting(), notice, maker.soundsProperty()::get);
+    layers = new LayerEar(desk, lanes.parting(), notice, maker.soundsProperty()::get, hearings);
     SampleDrawer drawer =
         new SampleDrawer(lanes, notice, folder.resolveSibling("drawer"), this::sources);
     palette = new PaletteEar(desk, maker, playback, lanes, notice, drawer);

@@ -3,6 +3,8 @@ package looseecho.desktop.session;
 import static looseecho.desktop.session.WorkTest.fx;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
+import static org.junit.jupiter.api.Assertions.assertNotSame;
+import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
@@ -15,6 +17,8 @@ import looseecho.echo.Edits;
 import looseecho.echo.Template;
 import looseecho.notes.Key;
 import looseecho.project.CorrectionStore;
+import looseecho.reading.Progress;
+import looseecho.separate.StemPowers;
 import org.junit.jupiter.api.Test;
 
 /** What is heard, corrected and written stays with its track. */
@@ -104,5 +108,19 @@ class DeskTest extends SessionFixture {
     settled();
     says("Key corrected");
     assertEquals(new Key(9, true), desk.templateProperty().get().key());
+  }
+
+  /** A correction of the layers does not wait for that again. */
+  @Test
+  void aTrackIsPartedOnce() throws IOException {
+    begin();
+    opened(track("pier.wav", 12));
+    Reference pier = desk.referenceProperty().get();
+    Hearings hearings = new Hearings();
+    StemPowers parted = hearings.parted(pier, Progress.NONE);
+    assertSame(parted, hearings.parted(pier, Progress.NONE));
+    opened(track("quay.wav", 14));
+    Reference quay = desk.referenceProperty().get();
+    assertNotSame(parted, hearings.parted(quay, Progress.NONE));
   }
 }
