@@ -34,6 +34,8 @@ public final class EchoRenderer {
 
   private static final int ALONE_BARS = 4;
   private static final int STRUCK_BARS = 1;
+  private static final int BAR_SECONDS = 2;
+  private static final double OVER_SECONDS = 0.2; // of silence before the end
   private static final int LOUD = 110;
   private static final float INAUDIBLE = 1e-4f;
 
@@ -68,15 +70,18 @@ public final class EchoRenderer {
     return alone(part, sounds.sound(part), hits, notes);
   }
 
+  /** Most are over within a bar: only what rings on is rendered further. */
   private float[] alone(Part part, Sound sound, List<Stroke> hits, List<Tone> notes) {
-    return alone(part, sound, hits, notes, ALONE_BARS);
+    float[] out = alone(part, sound, hits, notes, STRUCK_BARS);
+    boolean over = out.length < (STRUCK_BARS * BAR_SECONDS - OVER_SECONDS) * RATE;
+    return over ? out : alone(part, sound, hits, notes, ALONE_BARS);
   }
 
   private float[] alone(Part part, Sound sound, List<Stroke> hits, List<Tone> notes, int bars) {
     Template t = Template.bars(bars, part, hits, notes);
     Sound heard = sound.with(sound.strip().ducked(0, 100).muted(false));
     PartVoice voice = new PartVoice(t, part, heard, new boolean[] {true}, shots, 0);
-    float[][] x = voice.coloured(new Window(0, bars * 2 * RATE));
+    float[][] x = voice.coloured(new Window(0, bars * BAR_SECONDS * RATE));
     float[] mono = new Shot(x[0], x[1]).mono();
     float peak = 0;
     for (float v : mono) {

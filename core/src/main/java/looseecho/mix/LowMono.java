@@ -20,15 +20,20 @@ final class LowMono {
   void run(Bus bus) {
     float[] left = bus.sides()[0];
     float[] right = bus.sides()[1];
-    for (int i = 0; i < left.length; i++) {
-      float side = 0.5f * (left[i] - right[i]);
-      wide |= side != 0;
-      if (wide) {
-        float middle = 0.5f * (left[i] + right[i]);
-        float kept = (float) second.next(first.next(side));
-        left[i] = middle + kept;
-        right[i] = middle - kept;
-      }
+    float[] side = new float[left.length];
+    for (int i = 0; i < side.length; i++) {
+      side[i] = 0.5f * (left[i] - right[i]);
+      wide |= side[i] != 0;
+    }
+    if (!wide) {
+      return;
+    }
+    first.run(side);
+    second.run(side);
+    for (int i = 0; i < side.length; i++) {
+      float middle = 0.5f * (left[i] + right[i]);
+      left[i] = middle + side[i];
+      right[i] = middle - side[i];
     }
   }
 }

@@ -18,14 +18,13 @@ public final class ClickTrack {
     int rate = EchoRenderer.RATE;
     EchoRenderer kit = new EchoRenderer(Sounds.plain());
     Bus bus = new Bus(seconds * rate, rate);
+    float[] hat = kit.oneShot(Part.of(Lane.HAT_CLOSED), 90);
+    float[] kick = kit.oneShot(Part.of(Lane.KICK), 110);
+    float[] snare = kit.oneShot(Part.of(Lane.SNARE), 110);
     for (int eighth = 0; eighth * 0.25 < seconds - 1; eighth++) {
-      bus.add(kit.oneShot(Part.of(Lane.HAT_CLOSED), 90), eighth * 0.25, 1, 0);
+      bus.add(hat, eighth * 0.25, 1, 0);
       if (eighth % 2 == 0) {
-        bus.add(
-            kit.oneShot(eighth % 4 == 0 ? Part.of(Lane.KICK) : Part.of(Lane.SNARE), 110),
-            eighth * 0.25,
-            1,
-            0);
+        bus.add(eighth % 4 == 0 ? kick : snare, eighth * 0.25, 1, 0);
       }
     }
     Audio audio = bus.audio(0.5);
