@@ -14,6 +14,7 @@ import looseecho.layers.Collision;
 import looseecho.layers.CollisionFinder;
 import looseecho.layers.GapFinder;
 import looseecho.layers.HeardLayer;
+import looseecho.layers.SamenessFinder;
 
 /** The picked layer in figures, what gets in each other's way, and what changes at each edge. */
 public final class LayersLedger extends VBox {
@@ -47,6 +48,7 @@ public final class LayersLedger extends VBox {
     }
     collisions(layers);
     gaps(layers);
+    sameness();
     getChildren().add(GroundLedger.rule());
     edges(layers);
   }
@@ -116,6 +118,15 @@ public final class LayersLedger extends VBox {
     if (!gaps.isEmpty()) {
       getChildren().add(ReadingRow.heading("What nobody fills"));
       gaps.forEach(this::line);
+    }
+  }
+
+  private void sameness() {
+    List<SamenessFinder.Run> runs = SamenessFinder.find(desk.analysisProperty().get());
+    if (!runs.isEmpty()) {
+      getChildren().add(ReadingRow.heading("Repeats unchanged"));
+      runs.subList(0, Math.min(MOST, runs.size())).forEach(r -> line(r.words()));
+      line("Change a little every eight bars.");
     }
   }
 
