@@ -88,16 +88,16 @@ public final class SamenessFinder {
   private static Optional<Run> longest(String name, SortedMap<Integer, Set<Integer>> bars) {
     Run best = null;
     for (int pattern : PATTERNS) {
-      int from = Integer.MIN_VALUE;
-      int before = Integer.MIN_VALUE;
+      int from = 0;
+      int before = Integer.MIN_VALUE; // the last bar that was like one before it
       for (int bar : bars.keySet()) {
-        boolean again = isAlike(bars.get(bar), bars.get(bar - pattern));
-        if (!again || bar != before + 1) {
-          from = bar - pattern;
+        if (!isAlike(bars.get(bar), bars.get(bar - pattern))) {
+          continue;
         }
+        from = bar == before + 1 ? from : bar - pattern;
         before = bar;
         Run run = new Run(name, from, bar, pattern);
-        boolean counts = again && run.bars() >= Math.max(FEWEST_BARS, FEWEST_TIMES * pattern);
+        boolean counts = run.bars() >= Math.max(FEWEST_BARS, FEWEST_TIMES * pattern);
         if (counts && (best == null || run.bars() > best.bars())) {
           best = run;
         }
