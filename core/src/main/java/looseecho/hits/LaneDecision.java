@@ -3,15 +3,18 @@ package looseecho.hits;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import looseecho.activity.Lane;
+import looseecho.reading.Ordered;
 
 /**
  * Decides over a whole song whether a lane plays at all. A lane that is not there costs the person
- * more than a faint one that is missed, so two kinds are dropped as a whole: those of which most
- * strokes are doubtful, and percussion that in dense music is claimed all the time, nearly always
- * together with a hat or another drum, since it is what these leave in its bands.
+ * more than a faint one that is missed, so three kinds are dropped as a whole: those of which most
+ * strokes are doubtful; percussion that in dense music is claimed all the time, nearly always
+ * together with a hat or another drum, since it is what these leave in its bands; and a clap that
+ * nearly always comes with a far clearer snare, since noisy snares sound like one.
  */
 final class LaneDecision {
   /** Median confidence below which a lane is none; kick and snare are always believed. */
@@ -30,6 +33,9 @@ final class LaneDecision {
   private static final double WITH_HATS = 0.75; // of them
   private static final double ALONE = 0.1;
 
+  private static final double WITH_SNARE = 0.85; // of the claps
+  private static final double CLEARER = 0.25; // in confidence, in the middle
+
   private LaneDecision() {}
 
   /** The hits of the lanes that play by themselves, in the order in which they came. */
@@ -41,7 +47,32 @@ final class LaneDecision {
         LEAST.keySet().stream()
             .filter(l -> isDoubtful(l, hits, seconds))
             .collect(Collectors.toSet());
-    return hidden(hits.stream().filter(h -> !doubtful.contains(h.lane().base())).toList(), seconds);
+    List<Hit> sure = hits.stream().filter(h -> !doubtful.contains(h.lane().base())).toList();
+    return hidden(snares(sure), seconds);
+  }
+
+  /** Without claps that are a part of the snare's sound. */
+  private static List<Hit> snares(List<Hit> hits) {
+    List<Hit> claps = hits.stream().filter(h -> h.lane() == Lane.CLAP).toList();
+    double[] clearer =
+        claps.stream()
+            .flatMap(c -> with(c, hits).map(s -> s.confidence() - c.confidence()).stream())
+            .mapToDouble(d -> d)
+            .sorted()
+            .toArray();
+    boolean own =
+        clearer.length < WITH_SNARE * claps.size()
+            || claps.isEmpty()
+            || clearer[clearer.length / 2] < CLEARER;
+    return own ? hits : hits.stream().filter(h -> h.lane() != Lane.CLAP).toList();
+  }
+
+  /** The snare that is struck together with a hit. */
+  private static Optional<Hit> with(Hit hit, List<Hit> hits) {
+    int from = Ordered.first(hits, Hit::time, hit.time() - TOGETHER);
+    return hits.subList(from, Ordered.first(hits, Hit::time, hit.time() + TOGETHER)).stream()
+        .filter(h -> h.lane() == Lane.SNARE)
+        .findFirst();
   }
 
   private static boolean isDoubtful(Lane lane, List<Hit> hits, double seconds) {

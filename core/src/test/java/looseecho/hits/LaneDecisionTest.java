@@ -65,4 +65,24 @@ class LaneDecisionTest {
     assertEquals(60, LaneDecision.decide(struck(Lane.TOM, 5, 0.52)).size());
     assertEquals(90, LaneDecision.decide(struck(Lane.SNARE, 30, 0.51)).size());
   }
+
+  /** Claps on snares, {@code alone} of them without one, and what is left of them. */
+  private static long claps(double snare, int alone) {
+    List<Hit> out = new ArrayList<>();
+    for (int k = 0; k < 30; k++) {
+      out.add(new Hit(Lane.CLAP, k + 0.49, 80, 1, 1, 0, 0.65));
+      if (k >= alone) {
+        out.add(new Hit(Lane.SNARE, k + 0.5, 90, 1, 1, 0, snare));
+      }
+    }
+    return LaneDecision.decide(out).stream().filter(h -> h.lane() == Lane.CLAP).count();
+  }
+
+  @Test
+  void aClapThatOnlyComesWithAFarClearerSnareIsPartOfIt() {
+    assertEquals(0, claps(0.95, 0));
+    assertEquals(0, claps(0.95, 4));
+    assertEquals(30, claps(0.95, 5), "it plays by itself, too");
+    assertEquals(30, claps(0.85, 0), "it is about as clear");
+  }
 }
