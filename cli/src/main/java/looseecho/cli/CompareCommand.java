@@ -74,8 +74,7 @@ final class CompareCommand implements Callable<Integer> {
     }
     Project p = opened.project();
     EchoRenderer renderer = new EchoRenderer(p.sounds());
-    Audio mix = renderer.mix(p.template(), progress);
-    Side echo = new Side(String.valueOf(path.getFileName()), p.template(), mix);
+    Side echo = Side.echo(String.valueOf(path.getFileName()), p.template(), renderer, progress);
     String name = String.valueOf(track.getFileName());
     renderer.missing().forEach(m -> Reporter.say(errors, m));
     if (name.endsWith(".looseecho")) {
@@ -89,7 +88,7 @@ final class CompareCommand implements Callable<Integer> {
     Side reference;
     if (CorrectionStore.fingerprint(track).equals(p.reference().fingerprint())) {
       reference = new Side(name, p.exact(), audio);
-    } else if (Side.same(audio, mix)) {
+    } else if (Side.same(audio, echo.audio())) {
       reference = new Side(name, p.template(), audio); // the echo's own rendering
     } else {
       reference = OtherSide.heard(name, read, progress);

@@ -20,7 +20,7 @@ public final class Comparer {
     all.addAll(SoundCompare.find(reference, echo));
     List<HeardLayer> want = layers(reference, part(progress, 0.4));
     List<HeardLayer> have = layers(echo, part(progress, 0.7));
-    all.addAll(new LayerCompare(echo.template()).find(want, have));
+    all.addAll(new LayerCompare(echo).find(want, have));
     return new Comparison(all);
   }
 

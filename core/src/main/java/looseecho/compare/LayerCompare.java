@@ -10,7 +10,11 @@ import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.layers.HeardLayer;
 
-/** Holds the layers of two mixes against each other: how loud, how wide, how far ducked. */
+/**
+ * Holds the layers of two mixes against each other: how loud, how wide, how far ducked. Where the
+ * echo's own sound of a line is known, its level is told only as far as that bears out what was
+ * parted from the mixes: a long kick passes for a bass there.
+ */
 final class LayerCompare {
   private static final double STEP_DB = 1;
   private static final double STEP_WIDTH = 0.05;
@@ -18,10 +22,12 @@ final class LayerCompare {
   private static final double LEAST = 0.15; // steps that are rounding
   private static final double FULL = 0.5; // share of the sides of what is as wide as can be
 
+  private final Side side;
   private final Template echo;
 
-  LayerCompare(Template echo) {
-    this.echo = echo;
+  LayerCompare(Side echo) {
+    this.side = echo;
+    this.echo = echo.template();
   }
 
   /** Layers of one name; what only one side has is told by its strokes. */
@@ -39,7 +45,8 @@ final class LayerCompare {
   private void pair(HeardLayer want, HeardLayer have, List<Finding> out) {
     Optional<Part> part = Part.of(echo).stream().filter(p -> called(p, want.name())).findFirst();
     String name = part.map(echo::name).orElse(want.name());
-    double db = have.levelDb() - want.levelDb();
+    double parted = have.levelDb() - want.levelDb();
+    double db = bornOut(parted, side.levelDb(have).orElse(have.levelDb()) - want.levelDb());
     String louder =
         String.format(
             Locale.ROOT,
@@ -81,6 +88,11 @@ final class LayerCompare {
     if (have.duck().isPresent() || want.duck().isPresent()) {
       out.add(finding(Kind.DUCKING, name, Math.abs(deeper) / STEP_DUCK, duck, Optional.empty()));
     }
+  }
+
+  /** The smaller of two differences; none where they contradict each other. */
+  static double bornOut(double a, double b) {
+    return a * b <= 0 ? 0 : Math.abs(a) < Math.abs(b) ? a : b;
   }
 
   private boolean called(Part p, String name) {

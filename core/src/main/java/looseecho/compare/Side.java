@@ -4,8 +4,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Function;
 import looseecho.audio.Audio;
+import looseecho.dsp.Loudness;
 import looseecho.echo.DrumPart;
 import looseecho.echo.LinePart;
 import looseecho.echo.Part;
@@ -15,9 +18,13 @@ import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.echo.Tone;
 import looseecho.hits.Hit;
+import looseecho.layers.HeardLayer;
 import looseecho.layers.Played;
+import looseecho.mix.EchoRenderer;
+import looseecho.mix.LinesApart;
 import looseecho.notes.Line;
 import looseecho.notes.Note;
+import looseecho.reading.Progress;
 
 /**
  * One of two that are compared.
@@ -25,9 +32,48 @@ import looseecho.notes.Note;
  * @param name as it is shown
  * @param template what plays
  * @param audio its sound, on the template's times
+ * @param lines bass, chords and riff by themselves, where they are known
  */
-public record Side(String name, Template template, Audio audio) {
+public record Side(String name, Template template, Audio audio, Map<Line, Audio> lines) {
   private static final double SAME = 0.9995; // of the square of the correlation: -33 dB are left
+
+  /** Of which the mix alone is known. */
+  public Side(String name, Template template, Audio audio) {
+    this(name, template, audio, Map.of());
+  }
+
+  /** An echo, rendered now. */
+  public static Side echo(String name, Template t, EchoRenderer renderer, Progress progress) {
+    LinesApart apart = LinesApart.of(renderer, t, progress);
+    return new Side(name, t, apart.mix(), apart.lines());
+  }
+
+  /**
+   * Decibels of a line by itself against the whole while it plays; empty where its own sound is not
+   * known.
+   */
+  OptionalDouble levelDb(HeardLayer layer) {
+    Optional<Audio> own =
+        lines.entrySet().stream()
+            .filter(e -> e.getKey().words().equals(layer.family()))
+            .map(Map.Entry::getValue)
+            .findFirst();
+    return own.isEmpty()
+        ? OptionalDouble.empty()
+        : OptionalDouble.of(
+            10 * Math.log10((power(own.get(), layer) + 1e-15) / (power(audio, layer) + 1e-15)));
+  }
+
+  /** Weighted energy of a sound while a layer plays. */
+  private static double power(Audio x, HeardLayer layer) {
+    double sum = 0;
+    for (HeardLayer.Span s : layer.active()) {
+      int from = Math.min(x.length(), (int) (s.start() * x.sampleRate()));
+      int to = Math.min(x.length(), (int) (s.end() * x.sampleRate()));
+      sum += (to - from) * new Loudness().power(x.slice(from, to));
+    }
+    return sum;
+  }
 
   /** True when both sound alike sample by sample, as a mix and its file do, at any level. */
   public static boolean same(Audio a, Audio b) {
@@ -60,7 +106,7 @@ public record Side(String name, Template template, Audio audio) {
         all = all.with(line, joined(s -> s.notes(line)));
       }
     }
-    return new Side(name, template.with(List.of(all)), audio);
+    return new Side(name, template.with(List.of(all)), audio, lines);
   }
 
   private <E extends Placed<E>> List<E> joined(Function<TemplateSection, List<E>> events) {

@@ -38,6 +38,11 @@ public final class Loudness {
         : OptionalDouble.of(-0.691 + 10 * Math.log10(gated.getAsDouble()));
   }
 
+  /** Mean power of the weighted sound, without gates; 0 for less than 100 ms. */
+  public double power(Audio audio) {
+    return java.util.Arrays.stream(tenths(audio)).average().orElse(0);
+  }
+
   /**
    * Loudness range in LU: the spread from the tenth to the 95th hundredth of what is heard in 3 s;
    * 0 for silence or less than 3 s. Source: EBU Tech 3342 (2016).

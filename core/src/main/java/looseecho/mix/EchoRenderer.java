@@ -206,21 +206,12 @@ public final class EchoRenderer {
       blocks(
           mixer,
           new Window(0, length(t)),
-          (mix, stems, course) -> add(mix, course, sink),
+          (mix, stems, course) -> LinesApart.add(mix, course, sink),
           progress);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
     return new Mixed(sink.audio(), mixer.pressed());
-  }
-
-  private static void add(Bus mix, float[] course, SampleSink sink) {
-    float[] pair = new float[2];
-    for (int i = 0; i < course.length; i++) {
-      pair[0] = mix.left(i) * course[i];
-      pair[1] = mix.right(i) * course[i];
-      sink.add(pair, 2);
-    }
   }
 
   /**
@@ -243,7 +234,7 @@ public final class EchoRenderer {
       blocks(
           mixer,
           new Window(start - lead, end + after - start + lead),
-          (mix, stems, course) -> add(mix, course, sink),
+          (mix, stems, course) -> LinesApart.add(mix, course, sink),
           progress);
     } catch (IOException e) {
       throw new UncheckedIOException(e);

@@ -66,7 +66,9 @@ class ComparerTest {
 
   private static Comparison compare(Template t, Sounds sounds) {
     return Comparer.compare(
-        new Side("track", track, sound), new Side("echo", t, mix(t, sounds)), Progress.NONE);
+        new Side("track", track, sound),
+        Side.echo("echo", t, new EchoRenderer(sounds), Progress.NONE),
+        Progress.NONE);
   }
 
   private static Finding first(Template t, Sounds sounds) {
@@ -134,6 +136,30 @@ class ComparerTest {
     assertTrue(f.words().contains("too loud"), f.words());
     double db = f.mend().orElseThrow().amount();
     assertTrue(db < -1.2 && db > -4, "about what it has too much: " + db);
+  }
+
+  /** What is parted from the mix gives a long deep kick to the bass; its own sound knows better. */
+  @Test
+  void aBassIsNoLouderForALongKick() {
+    Sounds plain = Sounds.plain();
+    Part kick = Part.of(Lane.KICK);
+    DrumSound k = plain.drum(Part.of(Lane.KICK));
+    Sounds deep =
+        plain.with(kick, new DrumSound(50, k.sweep(), k.sweepMs(), 400, 0, 100, 1000, 10, 0, 1));
+    Side echo = Side.echo("echo", track, new EchoRenderer(deep), Progress.NONE);
+    assertTrue(bass(new Side("echo", track, echo.audio())) > 5, "the mix alone is mistaken");
+    assertEquals(0, bass(echo), 1);
+  }
+
+  /** Steps by which the bass's level is told to be off. */
+  private static double bass(Side echo) {
+    return Comparer.compare(new Side("track", track, sound), echo, Progress.NONE)
+        .differences()
+        .stream()
+        .filter(f -> f.kind() == Kind.LEVEL && f.of().equals("bass"))
+        .mapToDouble(Finding::noticed)
+        .findFirst()
+        .orElse(0);
   }
 
   @Test

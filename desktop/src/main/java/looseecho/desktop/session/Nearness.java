@@ -62,7 +62,7 @@ public final class Nearness {
     measure(
         (renderer, p) -> {
           Side track = new Side(r.name(), exact, new Resampler().resample(r.audio(), RATE));
-          return Comparer.compare(track, new Side("echo", now, renderer.mix(now, p)), p);
+          return Comparer.compare(track, Side.echo("echo", now, renderer, p), p);
         },
         Optional.empty());
   }
@@ -82,7 +82,7 @@ public final class Nearness {
               name.endsWith(".looseecho")
                   ? OtherSide.echo(file, track, p)
                   : OtherSide.heard(name, new AudioReader().read(file, p).audio(), p);
-          Side echo = new Side("echo", now, renderer.mix(now, p));
+          Side echo = Side.echo("echo", now, renderer, p);
           boolean alike = there.template().sections().size() > 1;
           return Comparer.compare(there, alike ? echo : echo.whole(), p);
         },
