@@ -27,12 +27,12 @@ import looseecho.project.Notebook;
 
 /** Every part with its measured score and the person's verdict, the furthest first. */
 final class ElementTable extends ScrollPane {
-  private static final double BAR = 70;
+  private static final double BAR = 52;
   private static final double THICK = 8;
   private final Desk desk;
   private final Nearness nearness;
   private final Playback playback;
-  private final GridPane grid = new GridPane(10, 4);
+  private final GridPane grid = new GridPane(8, 4);
 
   ElementTable(Desk desk, Nearness nearness, Playback playback) {
     this.desk = desk;
@@ -41,8 +41,9 @@ final class ElementTable extends ScrollPane {
     setId("elements");
     setContent(grid);
     setHbarPolicy(ScrollBarPolicy.NEVER);
-    setMinWidth(456);
-    setPrefWidth(456);
+    setFitToWidth(true);
+    setMinWidth(380);
+    setPrefWidth(436);
     getStyleClass().add("plain-scroll");
     nearness.comparisonProperty().addListener((o, a, b) -> show());
     desk.notebookProperty().addListener((o, a, b) -> show());
@@ -70,7 +71,7 @@ final class ElementTable extends ScrollPane {
   private void row(int row, String part, double score) {
     Notebook.Verdict now = desk.notebookProperty().get().of(part);
     Label name = new Label(part);
-    name.setMinWidth(86);
+    name.setMinWidth(Region.USE_PREF_SIZE);
     Label number = new Label(String.format(Locale.ROOT, "%.0f", score));
     number.setMinWidth(40);
     number.setId("score-" + part.replace(' ', '-'));
@@ -92,6 +93,7 @@ final class ElementTable extends ScrollPane {
             now,
             Notebook.Verdict::words,
             "Your own verdict about the " + part + "; it is kept in the project");
+    verdict.setMinWidth(80); // the findings beside it need the room of a small window
     verdict.setOnAction(e -> nearness.judge(part, verdict.getValue()));
     grid.addRow(row, name, both, number, verdict);
     bare(part).ifPresent(b -> grid.add(b, 4, row));

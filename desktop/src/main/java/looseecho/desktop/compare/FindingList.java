@@ -3,12 +3,14 @@ package looseecho.desktop.compare;
 import java.util.List;
 import java.util.Locale;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -21,6 +23,7 @@ import looseecho.desktop.theme.Theme;
 
 /** What differs, the most noticed first, with a way there and a mend where there is one. */
 final class FindingList extends VBox {
+  private static final double NARROW = 260;
   private final Nearness nearness;
   private final Playback playback;
   private final ListView<Finding> list = new ListView<>();
@@ -75,6 +78,12 @@ final class FindingList extends VBox {
       setGraphic(empty || f == null ? null : row(f));
     }
 
+    private HBox row(Node... nodes) {
+      HBox out = new HBox(8, nodes);
+      out.setAlignment(Pos.CENTER_LEFT);
+      return out;
+    }
+
     private VBox row(Finding f) {
       Label words = new Label(f.words());
       words.setWrapText(true);
@@ -83,8 +92,8 @@ final class FindingList extends VBox {
       what.getStyleClass().add(Theme.SMALL);
       Region gap = new Region();
       HBox.setHgrow(gap, Priority.ALWAYS);
-      HBox below = new HBox(8, what, gap);
-      below.setAlignment(Pos.CENTER_LEFT);
+      boolean narrow = list.getWidth() < NARROW; // what can be done goes below the words then
+      Pane below = narrow ? new VBox(4, what) : row(what, gap);
       f.at()
           .ifPresent(
               t ->

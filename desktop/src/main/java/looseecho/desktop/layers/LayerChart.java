@@ -47,6 +47,11 @@ final class LayerChart extends ChartPane {
     return ear.layersProperty().get();
   }
 
+  /** Height at which the names of so many layers still stand apart. */
+  static double least(int layers) {
+    return HEAD + 14 * layers;
+  }
+
   private double row() {
     return Math.min(26, (getHeight() - HEAD) / Math.max(1, layers().size()));
   }

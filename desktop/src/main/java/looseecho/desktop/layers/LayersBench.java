@@ -10,6 +10,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.HereMenu;
@@ -30,6 +31,8 @@ public final class LayersBench extends VBox {
   private final Playback playback;
   private final ToggleButton alone = new ToggleButton("Alone");
   private final ToggleButton without = new ToggleButton("Without it");
+  private static final double FEWEST = 120; // of the chart's height
+  private static final double MOST = 230; // that it takes from the plan below it
   private boolean setting;
 
   public LayersBench(Desk desk, Playback playback, LayerEar ear) {
@@ -40,12 +43,16 @@ public final class LayersBench extends VBox {
     LayerChart chart = new LayerChart(desk, ear, playback);
     HereMenu.on(chart, "Its group alone", "Enter", "All without it", "Shift+Enter");
     VBox.setVgrow(chart, Priority.ALWAYS);
-    chart.setMinHeight(120);
+    chart.setMinHeight(FEWEST);
     Label state = new Label();
     state.setId("layers-state");
     state.getStyleClass().add(Theme.SMALL);
     ear.layersProperty()
-        .addListener((o, a, b) -> state.setText(b.isEmpty() ? "" : b.size() + " layers heard"));
+        .addListener(
+            (o, a, b) -> {
+              state.setText(b.isEmpty() ? "" : b.size() + " layers heard");
+              chart.setMinHeight(Math.max(FEWEST, Math.min(MOST, LayerChart.least(b.size()))));
+            });
     button(alone, "layer-alone", "The picked layer's group alone (Enter)");
     button(without, "layer-without", "All without the picked layer's group (Shift+Enter)");
     alone.setOnAction(e -> hear());
@@ -60,6 +67,7 @@ public final class LayersBench extends VBox {
     tools.setAlignment(Pos.CENTER_LEFT);
     Label help = new Label(HELP);
     help.setWrapText(true);
+    help.setMinHeight(Region.USE_PREF_SIZE);
     help.getStyleClass().add(Theme.SMALL);
     getChildren().addAll(tools, chart, new PlaceChart(ear, playback), help);
     ear.pickedProperty().addListener((o, a, b) -> hear());

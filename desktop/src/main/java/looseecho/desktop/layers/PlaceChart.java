@@ -34,7 +34,7 @@ final class PlaceChart extends ChartPane {
     this.ear = ear;
     this.playback = playback;
     setId("layer-places");
-    setMinHeight(150);
+    setMinHeight(90);
     setPrefHeight(190);
     setAccessibleText("Bands against places of the layers at the playhead");
     follow(ear.layersProperty());
