@@ -18,7 +18,6 @@ def song(rng, seconds=42):
         s["events"] = [e for e in s["events"] if e[1] not in TOMS]
     if rng.random() < 0.35:
         s["events"] = running(rng, s["events"], steps, s["per"], s["sections"])
-    s["events"] = backbeat(rng, s["events"])
     s["events"] = sorted(e for e in s["events"] if e[0] > 0)
     for part, chance in ((guitar, 0.65), (plucked, 0.55), (pad, 0.4), (stabs, 0.3)):
         if rng.random() < chance:
@@ -39,19 +38,6 @@ def without_hands(rng, events):
         [t, "hat_closed", v] if hats and art == "shaker" else [t, art, v]
         for t, art, v in events
         if art not in HANDS or (hats and art == "shaker")
-    ]
-
-
-def backbeat(rng, events):
-    """Most songs have either snares or claps, not both: other people's snares are often noisy and dry, and a clap heard with every
-    snare is not there."""
-    fate = rng.random()
-    if fate > 0.7:
-        return events
-    gone, kept = ("clap", "snare") if fate < 0.5 else ("snare", "clap")
-    taken = {round(t, 3) for t, art, _ in events if art == kept}
-    return [
-        [t, kept if art == gone else art, v] for t, art, v in events if art != gone or round(t, 3) not in taken
     ]
 
 

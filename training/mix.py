@@ -343,8 +343,6 @@ def mix(rng, song, families, parts, untidy=False):
     n = int((song["end"] + 0.5) * RATE)
     kit = make_kit(rng, families)
     width = 0 if rng.random() < 0.15 else rng.uniform(0.4, 1.4)
-    if untidy:
-        kit = rough.dressed(rng, kit)
     old = untidy and rng.random() < 0.4  # coarse samples on few channels
     stops = rough.shared(rng, song["events"]) if old and rng.random() < 0.7 else None
     buses, truth = drum_buses(rng, song["events"], rough.coarse(rng, kit) if old else kit, n, width, stops)

@@ -28,25 +28,6 @@ def coarse(rng, kit):
     return kit
 
 
-def dressed(rng, kit):
-    """A third of the snares with a burst of the room's noise cut off short, as they were sampled from records: snares all the same."""
-    if rng.random() < 0.35 and "snare" in kit:
-        n = int(RATE * rng.uniform(0.05, 0.3))
-        low = rng.uniform(400, 2000)
-        burst = sosfilt(butter(2, [low / 22050, min(0.95, low * 6 / 22050)], "band", output="sos"), rng.standard_normal(n))
-        burst *= np.exp(-np.arange(n) / n * rng.uniform(0.5, 5)) * np.minimum(1, (n - np.arange(n)) / 300)
-        out = []
-        for v, x in kit["snare"]:
-            peak = np.abs(x).max() or 1
-            y = np.zeros(max(n, len(x)), np.float32)
-            y[: len(x)] = x
-            at = int(RATE * rng.uniform(0, 0.012))
-            y[at : at + n] += (burst * peak * rng.uniform(0.1, 0.6))[: len(y) - at].astype(np.float32)
-            out.append((v, y))
-        kit["snare"] = out
-    return kit
-
-
 def shared(rng, events):
     """{event: seconds until the next on its channel}: few channels for all drums, where each stroke ends the one before."""
     arts = sorted({e[1] for e in events})

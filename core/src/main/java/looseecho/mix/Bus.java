@@ -1,6 +1,7 @@
 package looseecho.mix;
 
 import looseecho.audio.Audio;
+import looseecho.audio.SampleSink;
 
 /** A stereo strip of fixed length that sounds are laid onto. Not thread-safe. */
 public final class Bus {
@@ -50,6 +51,16 @@ public final class Bus {
     for (int i = 0; i < left.length; i++) {
       left[i] *= envelope[i];
       right[i] *= envelope[i];
+    }
+  }
+
+  /** Adds what is on the bus to a sound that grows, by a gain per sample, such as a limiter's. */
+  void into(SampleSink sink, float[] gains) {
+    float[] pair = new float[2];
+    for (int i = 0; i < gains.length; i++) {
+      pair[0] = left[i] * gains[i];
+      pair[1] = right[i] * gains[i];
+      sink.add(pair, 2);
     }
   }
 

@@ -206,7 +206,7 @@ public final class EchoRenderer {
       blocks(
           mixer,
           new Window(0, length(t)),
-          (mix, stems, course) -> LinesApart.add(mix, course, sink),
+          (mix, stems, course) -> mix.into(sink, course),
           progress);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
@@ -234,7 +234,7 @@ public final class EchoRenderer {
       blocks(
           mixer,
           new Window(start - lead, end + after - start + lead),
-          (mix, stems, course) -> LinesApart.add(mix, course, sink),
+          (mix, stems, course) -> mix.into(sink, course),
           progress);
     } catch (IOException e) {
       throw new UncheckedIOException(e);

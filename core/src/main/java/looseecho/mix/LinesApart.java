@@ -35,9 +35,9 @@ public record LinesApart(Audio mix, Map<Line, Audio> lines) {
           t,
           true,
           (whole, stems, course) -> {
-            add(whole, course, mix);
+            whole.into(mix, course);
             for (Map.Entry<Line, SampleSink> e : sinks.entrySet()) {
-              add(sum(t, e.getKey(), stems, whole.length()), course, e.getValue());
+              sum(t, e.getKey(), stems, whole.length()).into(e.getValue(), course);
             }
           },
           progress);
@@ -58,15 +58,5 @@ public record LinesApart(Audio mix, Map<Line, Audio> lines) {
       }
     }
     return sum;
-  }
-
-  /** Adds a block as the limiter lets it through. */
-  static void add(Bus bus, float[] course, SampleSink to) {
-    float[] pair = new float[2];
-    for (int i = 0; i < course.length; i++) {
-      pair[0] = bus.left(i) * course[i];
-      pair[1] = bus.right(i) * course[i];
-      to.add(pair, 2);
-    }
   }
 }

@@ -149,12 +149,7 @@ final class Mixer {
       PartVoice v = voices.get(k);
       PartVoice.Sounding s = sounding.get(k);
       Group group = Group.of(v.part());
-      Bus sum = sums.get(group);
-      if (sum == null && !wantStems) {
-        sums.put(group, s.placed()); // nobody else needs it
-      } else {
-        sums.computeIfAbsent(group, g -> new Bus(n, RATE)).add(s.placed(), 1);
-      }
+      sums.computeIfAbsent(group, g -> new Bus(n, RATE)).add(s.placed(), 1);
       toRoom.add(s.room(), 0, 1, s.place());
       if (s.repeats() == null) {
         toRepeats.add(s.delay(), 0, 1, s.place());

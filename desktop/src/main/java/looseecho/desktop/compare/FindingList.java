@@ -40,6 +40,7 @@ final class FindingList extends VBox {
     list.setCellFactory(l -> new Cell());
     list.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
     VBox.setVgrow(list, Priority.ALWAYS);
+    list.widthProperty().addListener((o, was, now) -> list.refresh()); // what wraps, wraps anew
     getChildren().addAll(head, list);
     nearness.comparisonProperty().addListener((o, a, b) -> show(b));
     show(nearness.comparisonProperty().get());

@@ -24,6 +24,8 @@ import looseecho.separate.Stem;
 
 /** What plays when, in which band and where; each group of layers can be heard alone. */
 public final class LayersBench extends VBox {
+  private static final double FEWEST = 120; // of the chart's height
+  private static final double MOST = 230; // that it takes from the plan below it
   private static final String HELP =
       "Up and down pick a layer. Enter: its group alone, Shift and Enter: all without it, both as"
           + " loud as the track. For study: what is cut out of a recording stays its makers'.";
@@ -31,8 +33,6 @@ public final class LayersBench extends VBox {
   private final Playback playback;
   private final ToggleButton alone = new ToggleButton("Alone");
   private final ToggleButton without = new ToggleButton("Without it");
-  private static final double FEWEST = 120; // of the chart's height
-  private static final double MOST = 230; // that it takes from the plan below it
   private boolean setting;
 
   public LayersBench(Desk desk, Playback playback, LayerEar ear) {
