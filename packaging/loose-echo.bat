@@ -11,7 +11,7 @@ if errorlevel 1 (
   exit /b 1
 )
 for %%c in (analyze template render separate sounds drawer compare pack profile) do if /i "%~1"=="%%c" goto shell
-"%JAVA%" --module-path "%HERE%javafx\win" --add-modules javafx.controls,javafx.swing -XX:+UseSerialGC -Xshare:auto -cp "%HERE%lib\*" looseecho.desktop.Launcher %*
+"%JAVA%" --module-path "%HERE%javafx\win" --add-modules javafx.controls,javafx.swing -XX:+UseSerialGC -Xshare:auto -XX:+IgnoreUnrecognizedVMOptions -XX:Tier4InvocationThreshold=25000 -XX:Tier4MinInvocationThreshold=5000 -XX:Tier4CompileThreshold=60000 -cp "%HERE%lib\*" looseecho.desktop.Launcher %*
 exit /b %errorlevel%
 :shell
 "%JAVA%" -cp "%HERE%lib\*" looseecho.cli.Main %*

@@ -13,17 +13,18 @@ import java.util.Properties;
  * as empty, one that can't be written is left out: neither is worth stopping for.
  */
 public final class KeptValues {
-  private static final System.Logger LOG = System.getLogger(KeptValues.class.getName());
-
   private KeptValues() {}
 
   /** The values of a file; empty where there is none. */
   public static Properties read(Path file) {
     Properties values = new Properties();
+    if (!Files.exists(file)) {
+      return values;
+    }
     try (Reader in = Files.newBufferedReader(file, StandardCharsets.UTF_8)) {
       values.load(in);
     } catch (IOException | IllegalArgumentException e) {
-      LOG.log(System.Logger.Level.DEBUG, "nothing is kept in " + file, e);
+      log().log(System.Logger.Level.DEBUG, "nothing is kept in " + file, e);
     }
     return values;
   }
@@ -41,8 +42,15 @@ public final class KeptValues {
           });
       return true;
     } catch (IOException e) {
-      LOG.log(System.Logger.Level.INFO, "not kept: " + file, e);
+      log().log(System.Logger.Level.INFO, "not kept: " + file, e);
       return false;
     }
+  }
+
+  /**
+   * Asked for when it is needed: it takes a while, and settings are read before the window opens.
+   */
+  private static System.Logger log() {
+    return System.getLogger(KeptValues.class.getName());
   }
 }

@@ -54,7 +54,7 @@ final class SoundCard implements OutputDevice {
       return Optional.of(new SoundCard(line));
     } catch (LineUnavailableException | IllegalArgumentException | SecurityException e) {
       System.getLogger(SoundCard.class.getName())
-          .log(System.Logger.Level.DEBUG, "can't be opened: " + choice, e);
+          .log(System.Logger.Level.DEBUG, () -> "can't be opened: " + choice, e);
       return Optional.empty();
     }
   }

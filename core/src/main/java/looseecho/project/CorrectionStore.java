@@ -33,7 +33,12 @@ public final class CorrectionStore {
 
   /** The user's own store. */
   public static CorrectionStore ofUser() {
-    return new CorrectionStore(UserFolder.path().resolve("corrections"));
+    return new CorrectionStore(folderOfUser());
+  }
+
+  /** Where the user's own store is; it may not be there yet. */
+  public static Path folderOfUser() {
+    return UserFolder.path().resolve("corrections");
   }
 
   /** SHA-256 of the file's bytes, in hex. */

@@ -10,13 +10,8 @@ import javafx.scene.Scene;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
 import javafx.util.Duration;
-import looseecho.desktop.session.Preferences;
 import looseecho.desktop.session.Session;
-import looseecho.desktop.session.Settings;
 import looseecho.desktop.theme.Theme;
-import looseecho.mix.EchoRenderer;
-import looseecho.play.OutputDevice;
-import looseecho.project.CorrectionStore;
 
 /** The JavaFX application. */
 public final class App extends Application {
@@ -31,9 +26,7 @@ public final class App extends Application {
   public void start(Stage first) {
     stage = first;
     Options options = Options.parse(getParameters().getRaw());
-    CorrectionStore store = CorrectionStore.ofUser();
-    Settings settings = Preferences.read(store.folder());
-    session = new Session(OutputDevice.open(settings.sound().output(), EchoRenderer.RATE), store);
+    session = Ahead.session();
     shell = new Shell(session);
     Scene scene = new Scene(shell, WIDTH, HEIGHT);
     Theme.apply(scene);

@@ -25,7 +25,8 @@ public final class Launcher {
       System.err.println("loose-echo: " + e.getMessage());
       System.exit(2);
     }
-    scale(Preferences.read(CorrectionStore.ofUser().folder()).look().scalePercent());
+    scale(Preferences.read(CorrectionStore.folderOfUser()).look().scalePercent());
+    Ahead.begin();
     Application.launch(App.class, args);
   }
 }
