@@ -1,6 +1,7 @@
 package looseecho.desktop;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -8,9 +9,11 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.stream.Collectors;
 import javafx.event.ActionEvent;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -61,9 +64,21 @@ class LayersBenchTest extends WindowTest {
     robot.interact(chart::requestFocus);
     robot.type(KeyCode.DOWN);
     assertEquals(layers().get(1), session.layers().pickedProperty().get());
+    assertFalse(ledger().contains("At each edge"), "what concerns all would not fit below it");
+    fire("#layers-all");
+    assertNull(session.layers().pickedProperty().get());
+    assertTrue(ledger().contains("At each edge"), ledger());
+    robot.type(KeyCode.DOWN);
     robot.type(KeyCode.ENTER);
     go("#step-echo");
     assertNull(session.playback().stemsProperty().get(), "all is heard on the other benches");
+  }
+
+  /** All words of the readings beside the bench. */
+  private String ledger() {
+    return robot.lookup(".ledger .label").queryAllAs(Label.class).stream()
+        .map(Label::getText)
+        .collect(Collectors.joining("\n"));
   }
 
   @Test

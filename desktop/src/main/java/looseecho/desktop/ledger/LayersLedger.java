@@ -3,9 +3,11 @@ package looseecho.desktop.ledger;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import javafx.scene.layout.VBox;
 import looseecho.analysis.Analysis;
+import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.LayerEar;
 import looseecho.desktop.session.Playback;
@@ -16,7 +18,10 @@ import looseecho.layers.GapFinder;
 import looseecho.layers.HeardLayer;
 import looseecho.layers.SamenessFinder;
 
-/** The picked layer in figures, what gets in each other's way, and what changes at each edge. */
+/**
+ * Of the whole track what gets in each other's way, what nobody fills and what changes at each
+ * edge; of a picked layer its figures, and what concerns it of the rest.
+ */
 public final class LayersLedger extends VBox {
   private static final int MOST = 5;
   private static final double NEAR_EDGE = 1.2; // seconds
@@ -42,15 +47,32 @@ public final class LayersLedger extends VBox {
       return;
     }
     HeardLayer picked = ear.pickedProperty().get();
-    if (picked != null) {
-      layer(picked);
+    if (picked == null) {
+      collisions(CollisionFinder.find(layers));
+      gaps(layers);
+      sameness(r -> true);
       getChildren().add(GroundLedger.rule());
+      edges(layers);
+      return;
     }
-    collisions(layers);
-    gaps(layers);
-    sameness();
+    layer(picked);
     getChildren().add(GroundLedger.rule());
-    edges(layers);
+    collisions(
+        CollisionFinder.find(layers).stream()
+            .filter(c -> is(picked, c.first()) || is(picked, c.second()))
+            .toList());
+    sameness(r -> r.name().equals(picked.name()));
+    getChildren()
+        .add(
+            Buttons.of(
+                "layers-all",
+                "The whole track",
+                "Back to what concerns all layers",
+                () -> ear.pick(null)));
+  }
+
+  private static boolean is(HeardLayer picked, HeardLayer l) {
+    return l.name().equals(picked.name());
   }
 
   private void layer(HeardLayer l) {
@@ -102,9 +124,8 @@ public final class LayersLedger extends VBox {
         .collect(Collectors.joining(", "));
   }
 
-  private void collisions(List<HeardLayer> layers) {
+  private void collisions(List<Collision> all) {
     getChildren().add(ReadingRow.heading("In each other's way"));
-    List<Collision> all = CollisionFinder.find(layers);
     if (all.isEmpty()) {
       line("Nothing found");
     }
@@ -121,8 +142,9 @@ public final class LayersLedger extends VBox {
     }
   }
 
-  private void sameness() {
-    List<SamenessFinder.Run> runs = SamenessFinder.find(desk.analysisProperty().get());
+  private void sameness(Predicate<SamenessFinder.Run> which) {
+    List<SamenessFinder.Run> runs =
+        SamenessFinder.find(desk.analysisProperty().get()).stream().filter(which).toList();
     if (!runs.isEmpty()) {
       getChildren().add(ReadingRow.heading("Repeats unchanged"));
       runs.subList(0, Math.min(MOST, runs.size())).forEach(r -> line(r.words()));
