@@ -84,10 +84,15 @@ public final class Shell extends BorderPane {
             Map.of(
                 "mid", this::offer, "midi", this::offer, "sfz", back::sounds, "jams", back::jams))
         .on(this);
-    addEventFilter(KeyEvent.KEY_PRESSED, shortcuts::pressed);
-    addEventFilter(KeyEvent.KEY_RELEASED, shortcuts::released);
-    addEventHandler(KeyEvent.KEY_PRESSED, this::toChart);
+    sceneProperty().addListener((o, none, window) -> keys(window)); // once: it keeps its scene
     show();
+  }
+
+  /** Keys are taken at the scene: where nothing has the focus, they come no further. */
+  private void keys(Scene window) {
+    window.addEventFilter(KeyEvent.KEY_PRESSED, shortcuts::pressed);
+    window.addEventFilter(KeyEvent.KEY_RELEASED, shortcuts::released);
+    window.addEventHandler(KeyEvent.KEY_PRESSED, this::toChart);
   }
 
   Session session() {

@@ -1,5 +1,8 @@
 package looseecho.desktop;
 
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -17,14 +20,27 @@ final class WorkStrip extends HBox {
   private static final double BAR = 90;
   private static final double LEAST = 34; // three at once still stand beside all buttons
 
+  private final Map<Work, HBox> pieces = new HashMap<>();
+
   WorkStrip(Lanes lanes) {
     super(14);
     setId("work");
     setAlignment(Pos.CENTER_RIGHT);
     setMinWidth(0);
-    for (Work lane : lanes.all()) {
-      getChildren()
-          .add(line(lane, lane == lanes.opening() ? "stop" : "stop-" + getChildren().size()));
+    List<Work> all = lanes.all();
+    for (Work lane : all) {
+      lane.runningProperty().addListener((o, was, now) -> wanted(all, lane));
+    }
+  }
+
+  /** A lane's piece is made when it first works: at the start of the program none does. */
+  private void wanted(List<Work> all, Work lane) {
+    if (lane.runningProperty().get() && pieces.get(lane) == null) {
+      int at = all.indexOf(lane);
+      HBox line = line(lane, at == 0 ? "stop" : "stop-" + at);
+      pieces.put(lane, line);
+      int before = (int) all.subList(0, at).stream().filter(pieces::containsKey).count();
+      getChildren().add(before, line);
     }
   }
 

@@ -3,6 +3,7 @@ package looseecho.desktop;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
+import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
@@ -103,8 +104,14 @@ class WholeJobTest extends WindowTest {
     fire("#stop");
     until("it was stopped", () -> text("#message").startsWith("Opening was stopped. "));
     assertFalse(session.lanes().opening().runningProperty().get());
+    robot.interact(() -> shell.setDisable(true));
+    assertNull(shell.getScene().getFocusOwner());
     robot.type(KeyCode.F1);
-    assertTrue(robot.lookup("Ctrl+E").tryQuery().isPresent());
+    until(
+        "keys work where nothing has the focus",
+        () -> robot.lookup("Ctrl+E").tryQuery().isPresent());
+    robot.interact(() -> shell.setDisable(false));
+    robot.interact(() -> robot.lookup("#keys-find").query().requestFocus());
     robot.write("undo");
     assertTrue(robot.lookup("Ctrl+Z, Ctrl+Shift+Z").tryQuery().isPresent());
     assertTrue(robot.lookup("Ctrl+E").tryQuery().isEmpty(), "only what was asked for");
