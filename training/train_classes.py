@@ -3,7 +3,7 @@ import multiprocessing, sys
 import mido, numpy as np, torch
 from scipy.signal import fftconvolve
 from torch import nn
-import mix, play, recordings, sound_features as sf, sounds
+import mix, one_shots, play, recordings, sound_features as sf, sounds
 from export import write_tensors
 
 CLASSES = ("kick", "snare", "clap", "closed hat", "open hat", "tom", "cymbal", "percussion", "bass", "tone")
@@ -11,7 +11,8 @@ OF_BUS = dict(
     kick="kick", snare="snare", clap="clap", hat_closed="closed hat", hat_open="open hat", tom="tom", cymbal="cymbal",
     perc="percussion",
 )
-HIDDEN = 96
+HIDDEN = 192
+WIDER = 60  # of each kind for every twenty kits
 
 
 def drums(rng, families, count):
@@ -94,6 +95,14 @@ def made(job):
     return out
 
 
+def wider(job):
+    seed, count = job
+    rng = np.random.default_rng(seed + 5000)
+    return [
+        (finished(rng, make(rng)), CLASSES.index(name)) for _ in range(count) for name, make in one_shots.MAKERS.items()
+    ]
+
+
 def drum_job(job):
     return drums(np.random.default_rng(job[0]), FAMILIES, job[1])
 
@@ -107,6 +116,7 @@ def data(held_out, seed, folder, scale, jobs=2):
     programs = [*range(0, 96), 104, 105, 107]
     with multiprocessing.Pool(jobs) as pool:
         rows = [r for part in pool.imap(drum_job, [(seed + i, 20) for i in range(scale)]) for r in part]
+        rows += [r for part in pool.imap(wider, [(seed + i, WIDER) for i in range(scale)]) for r in part]
         jobs = [(f, programs[i::8], seed + i) for f in general for i in range(8)]
         rows += [r for part in pool.imap(notes, jobs) for r in part]
         rows += [r for part in pool.imap(made, [(seed + i, 60) for i in range(max(1, scale // 2))]) for r in part]
@@ -138,12 +148,12 @@ def main():
     rng = np.random.default_rng(2)
     net = Classifier()
     optimiser = torch.optim.AdamW(net.parameters(), 2e-3, weight_decay=3e-2)
-    steps = 6000
+    steps = 10000
     for step in range(steps):
         for group in optimiser.param_groups:
             group["lr"] = 2e-3 * (0.5 + 0.5 * np.cos(np.pi * step / steps)) + 1e-6
         pick = rng.integers(0, len(x), 128)
-        b = x[pick] + rng.normal(0, 0.04, (128, sf.SIZE)).astype(np.float32)
+        b = x[pick] + rng.normal(0, 0.08, (128, sf.SIZE)).astype(np.float32)
         other = rng.permutation(128)
         share = np.float32(rng.beta(0.3, 0.3))
         target = torch.eye(len(CLASSES))[y[pick]]
