@@ -18,12 +18,13 @@ case "${1:-}" in
   analyze | template | render | separate | sounds | drawer | compare | pack | profile)
     exec "$JAVA" -cp "$HERE/lib/*" looseecho.cli.Main "$@" ;;
 esac
-# What Java made of the classes is kept at the first end, by version, and used from the second start on: a second less.
+# What Java made of the classes is kept at the first end and used from the second start on: a second less. It holds for
+# these very jars alone, so it is named by them and by Java.
 CACHE="${XDG_CACHE_HOME:-$HOME/.cache}/loose-echo"
-KEPT="$CACHE/classes-$VERSION.jsa"
-if [ -e "$KEPT" ] && [ "$KEPT" -nt "$0" ]; then
+KEPT="$CACHE/classes-$VERSION-$(ls -ln "$HERE"/lib/desktop-*.jar | cksum | cut -d ' ' -f 1).jsa"
+if [ -e "$KEPT" ]; then
   CLASSES="-XX:SharedArchiveFile=$KEPT"
-elif mkdir -p "$CACHE" 2>/dev/null && rm -f "$KEPT"; then
+elif mkdir -p "$CACHE" 2>/dev/null && rm -f "$CACHE"/classes-*.jsa; then
   CLASSES="-XX:ArchiveClassesAtExit=$KEPT"
 else
   CLASSES=-Xshare:auto

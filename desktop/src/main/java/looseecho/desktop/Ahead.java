@@ -18,7 +18,7 @@ final class Ahead {
 
   private Ahead() {}
 
-  /** Makes it in the background. Further calls change nothing. */
+  /** Makes it in the background: touching the class is what begins it, once. */
   static void begin() {
     SESSION.isDone();
   }
