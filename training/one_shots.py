@@ -4,12 +4,17 @@ import numpy as np
 from sounds import RATE, band, envelope, metal
 
 
+def phase(hertz):
+    """Of a tone whose frequency moves."""
+    return 2 * np.pi * np.cumsum(hertz) / RATE
+
+
 def kick(rng):
     u = rng.uniform
     n = int(RATE * u(0.2, 1.4))
     t = np.arange(n) / RATE
     f = u(32, 75) + u(20, 500) * np.exp(-t / u(0.004, 0.08))
-    x = np.sin(2 * np.pi * np.cumsum(f) / RATE) * envelope(n, 10 ** u(-4, -2.3), u(0.08, 0.6))
+    x = np.sin(phase(f)) * envelope(n, 10 ** u(-4, -2.3), u(0.08, 0.6))
     x = x + u(0, 0.5) * (rng.random() < 0.7) * band(rng.standard_normal(n), u(500, 3000), u(4000, 12000)) * envelope(
         n, 0.0002, u(0.001, 0.02)
     )
@@ -21,7 +26,7 @@ def tom(rng):
     n = int(RATE * u(0.25, 1.2))
     t = np.arange(n) / RATE
     f = u(65, 260) * (1 + u(0.05, 1.2) * np.exp(-t / u(0.015, 0.12)))
-    p = 2 * np.pi * np.cumsum(f) / RATE
+    p = phase(f)
     x = (np.sin(p) + u(0, 0.5) * np.sin(u(1.5, 2.3) * p)) * envelope(n, 10 ** u(-3.7, -2.5), u(0.07, 0.4))
     return np.tanh((x + u(0, 0.3) * band(rng.standard_normal(n), 400, 7000) * envelope(n, 0.0004, u(0.005, 0.06))) * u(0.6, 3))
 
@@ -47,7 +52,7 @@ def snare(rng):
     n = int(RATE * u(0.12, 0.7))
     t = np.arange(n) / RATE
     f = u(130, 330) * (1 + u(0, 1) * np.exp(-t / u(0.005, 0.03)))
-    p = 2 * np.pi * np.cumsum(f) / RATE
+    p = phase(f)
     body = (np.sin(p) + u(0, 0.8) * np.sin(u(1.4, 2.4) * p)) * envelope(n, 0.0005, u(0.02, 0.15))
     noise = band(rng.standard_normal(n), u(200, 3500), u(6000, 18000)) * envelope(n, u(0.0003, 0.003), u(0.03, 0.25))
     m = u(0.25, 0.97)
@@ -98,7 +103,7 @@ def percussion(rng):
     t = np.arange(n) / RATE
     if kind == 0:  # struck skin or wood
         f = 10 ** u(2.3, 3.5) * (1 + u(0, 0.4) * np.exp(-t / u(0.004, 0.03)))
-        p = 2 * np.pi * np.cumsum(f) / RATE
+        p = phase(f)
         x = (np.sin(p) + u(0, 0.6) * np.sin(u(1.4, 3.1) * p)) * envelope(n, 0.0004, u(0.012, 0.2))
         return np.tanh((x + u(0, 0.5) * band(rng.standard_normal(n), 800, 9000) * envelope(n, 0.0003, 0.008)) * u(0.6, 2))
     if kind == 1:  # shaken
