@@ -26,8 +26,11 @@ need_java() {
   JAVA=java
   [ -n "${JAVA_HOME:-}" ] && [ -x "$JAVA_HOME/bin/java" ] && JAVA="$JAVA_HOME/bin/java"
   command -v "$JAVA" >/dev/null || { say "Java 17 or newer is needed (package openjdk-17-jdk)"; exit 1; }
-  local version
-  version=$("$JAVA" -version 2>&1 | sed -n 's/.*version "\([0-9]*\).*/\1/p' | head -1)
+  local release version
+  # Java tells its version in a file beside it; asking Java itself costs a twentieth of the start.
+  release="$(dirname "$(dirname "$(readlink -f "$(command -v "$JAVA")" 2>/dev/null)")")/release"
+  version=$(sed -n 's/^JAVA_VERSION="\([0-9]*\).*/\1/p' "$release" 2>/dev/null)
+  [ -n "$version" ] || version=$("$JAVA" -version 2>&1 | sed -n 's/.*version "\([0-9]*\).*/\1/p' | head -1)
   [ "${version:-0}" -ge 17 ] || { say "Java 17 or newer is needed (this is ${version:-unknown})"; exit 1; }
 }
 

@@ -88,23 +88,20 @@ final class Ear {
   Heard open(Path path, String name, Optional<Known> known, Early early, Progress p)
       throws IOException {
     CompletableFuture<String> fingerprint = Together.beside(() -> fingerprint(path));
+    // Kept readings are unpacked while the sound is read: on a second start half a second.
+    CompletableFuture<Before> before = fingerprint.thenApply(f -> before(f, known));
     AudioReader.Recording recording = new AudioReader().read(path, p);
     p.step("Measuring the loudness", 0);
     Audio audio = new Resampler().resample(recording.audio(), EchoRenderer.RATE);
+    CompletableFuture<Peaks> peaks = Together.beside(() -> new Peaks(audio));
     double gain = LoudnessMatch.gain(audio);
-    Reference r = new Reference(name, path, audio, new Peaks(audio), gain, known(fingerprint));
+    Reference r =
+        new Reference(name, path, audio, Together.joined(peaks), gain, known(fingerprint));
     early.sound(r);
-    CorrectionStore.Stored stored =
-        known
-            .map(k -> new CorrectionStore.Stored(k.corrections(), ""))
-            .orElseGet(() -> store.load(r.fingerprint()));
+    CorrectionStore.Stored stored = Together.joined(before).stored();
+    Optional<Analysis> kept = Together.joined(before).analysis();
     List<String> notes = new ArrayList<>(recording.notes());
     notes.add(stored.note());
-    Optional<Analysis> kept =
-        known
-            .filter(k -> k.fingerprint().equals(r.fingerprint()))
-            .flatMap(Known::analysis)
-            .or(() -> heardBefore.load(r.fingerprint(), stored.corrections()));
     if (kept.isPresent()) {
       if (known.flatMap(Known::analysis).isPresent() && known.get().ear() != Analyzer.EAR) {
         notes.add("The ear has grown since this was heard: Hear again, on Ground.");
@@ -126,6 +123,22 @@ final class Ear {
     Heard all = read(r, heard, stored.corrections(), notes, p);
     remember(r.fingerprint(), all.corrections(), all.analysis());
     return all;
+  }
+
+  /** What is known of a track before it is heard. */
+  private record Before(CorrectionStore.Stored stored, Optional<Analysis> analysis) {}
+
+  private Before before(String fingerprint, Optional<Known> known) {
+    CorrectionStore.Stored stored =
+        known
+            .map(k -> new CorrectionStore.Stored(k.corrections(), ""))
+            .orElseGet(() -> store.load(fingerprint));
+    Optional<Analysis> kept =
+        known
+            .filter(k -> k.fingerprint().equals(fingerprint))
+            .flatMap(Known::analysis)
+            .or(() -> heardBefore.load(fingerprint, stored.corrections()));
+    return new Before(stored, kept);
   }
 
   /** Draws the readings; corrections that fail are left out, and it is said. */
