@@ -9,7 +9,7 @@ import looseecho.separate.Stem;
  * One layer of a reference.
  *
  * @param name such as "closed hat left"
- * @param family kick, snare, clap, hats, toms, cymbals, percussion, bass, chords or riff
+ * @param family kick, snare, clap, hats, toms, cymbals, percussion, bass, chords, riff or noise
  * @param active when it sounds, in order; gaps shorter than a bar are none
  * @param levelDb loudness while it sounds against that of the mix (BS.1770 weighting)
  * @param lowHz lower edge of its band, at -10 dB of its third octaves

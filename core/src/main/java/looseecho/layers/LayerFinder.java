@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
@@ -65,19 +66,20 @@ public final class LayerFinder {
   /** All layers, drums first. */
   public List<HeardLayer> find() {
     HeardDrums drums = HeardDrums.of(played.hits());
-    List<Supplier<Optional<HeardLayer>>> all = new ArrayList<>();
+    List<Supplier<Stream<HeardLayer>>> all = new ArrayList<>();
     drums
         .hits()
         .forEach(
             (part, hits) -> {
               String name = drums.names().getOrDefault(part, part.words());
               sides(name, part.lane(), hits)
-                  .forEach((own, struck) -> all.add(() -> drum(own, part.lane(), struck)));
+                  .forEach((own, struck) -> all.add(() -> drum(own, part.lane(), struck).stream()));
             });
-    all.add(() -> line("bass", Stem.BASS, played.bass()));
-    all.add(() -> line("chords", Stem.CHORDS, played.chords()));
-    all.add(() -> line("riff", Stem.RIFF, played.riff()));
-    return Together.map(all, Supplier::get).stream().flatMap(Optional::stream).toList();
+    all.add(() -> line("bass", Stem.BASS, played.bass()).stream());
+    all.add(() -> line("chords", Stem.CHORDS, played.chords()).stream());
+    all.add(() -> line("riff", Stem.RIFF, played.riff()).stream());
+    all.add(this::noises);
+    return Together.map(all, s -> s.get().toList()).stream().flatMap(List::stream).toList();
   }
 
   /** Hats that stand on two sides are two layers, each with its own strokes. */
@@ -123,6 +125,29 @@ public final class LayerFinder {
             moves.ofAll(active),
             Optional.empty(),
             Optional.empty()));
+  }
+
+  private Stream<HeardLayer> noises() {
+    NoiseFinder.Found found = new NoiseFinder(audio, played.events()).find();
+    return Stream.of(
+            noise("noise bed", found.bed(), "bed"), noise("rise", found.rises(), "texture"))
+        .flatMap(Optional::stream);
+  }
+
+  private Optional<HeardLayer> noise(String name, NoiseFinder.Noise heard, String job) {
+    List<Span> active = spans(heard.active());
+    return active.isEmpty()
+        ? Optional.empty()
+        : Optional.of(
+            layer(
+                name,
+                "noise",
+                active,
+                new Measures(heard.powers(), heard.powers().loudness()),
+                job,
+                moves.ofAll(active),
+                Optional.empty(),
+                Optional.empty()));
   }
 
   /** Times of all strokes of a group, in order. */

@@ -58,6 +58,11 @@ final class SoundProbe {
     add(now, lowHz, highHz, to);
   }
 
+  /** Adds what sounds at a moment, between two frequencies. */
+  void moment(double seconds, double lowHz, double highHz, BandPowers to) {
+    add(at(seconds), lowHz, highHz, to);
+  }
+
   private void add(double[][] power, double lowHz, double highHz, BandPowers to) {
     for (int k = 1; k < power[0].length; k++) {
       boolean inside = k * binHz >= lowHz && k * binHz <= highHz;

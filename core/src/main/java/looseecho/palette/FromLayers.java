@@ -10,17 +10,22 @@ import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.layers.HeardLayer;
+import looseecho.mix.Bed;
 import looseecho.mix.Repeats;
 import looseecho.mix.Sounds;
 import looseecho.mix.Strip;
 import looseecho.notes.Line;
 
 /**
- * Takes what was heard of the layers into the echo: how a line is ducked and repeated, and what
- * moves while it plays. The echo must still be as long as the track up to where a move lies.
+ * Takes what was heard of the layers into the echo: how a line is ducked and repeated, what moves
+ * while it plays, and a bed of noise. The echo must still be as long as the track up to where a
+ * move lies.
  */
 public final class FromLayers {
   private static final double PLAIN_WIDTH = 0.5; // side / (middle + side) of the widest mix
+
+  private static final double ECHO_LUFS = -14; // of an echo with built-in sounds, measured
+  private static final double NOISE_LUFS = -1; // of a bed at 0 dB from 400 Hz to 12 kHz, measured
 
   private FromLayers() {}
 
@@ -33,6 +38,10 @@ public final class FromLayers {
     Sounds s = sounds;
     int changes = 0;
     for (HeardLayer l : layers) {
+      if (isBed(l)) {
+        s = bedded(t, s, l);
+        changes++;
+      }
       Optional<Line> line = line(l);
       if (line.isEmpty()) {
         continue;
@@ -61,6 +70,27 @@ public final class FromLayers {
       }
     }
     return new Taken(t, s, changes);
+  }
+
+  private static boolean isBed(HeardLayer l) {
+    return l.family().equals("noise") && l.job().equals("bed");
+  }
+
+  /** The echo's bed of noise as loud against it, under the sections in which it was heard. */
+  private static Sounds bedded(Template t, Sounds sounds, HeardLayer l) {
+    double low = Math.max(20, Math.min(5000, l.lowHz()));
+    double high = Math.max(low * 2, Math.min(20_000, l.highHz()));
+    double level = Math.max(Bed.SILENT_DB, Math.min(0, ECHO_LUFS - NOISE_LUFS + l.levelDb()));
+    Sounds out = sounds.with(new Bed(level, low, high, 0, Bed.OFF.duckMs()));
+    for (int k = 0; k < t.sections().size(); k++) {
+      int first = t.firstBeat(k);
+      double from = t.beats().get(first).time();
+      double to = t.beats().get(first + t.sections().get(k).beats()).time();
+      if (!l.sounds((from + to) / 2)) {
+        out = out.with(t.sections().get(k).label(), Bed.OFF);
+      }
+    }
+    return out;
   }
 
   private static Optional<Line> line(HeardLayer l) {

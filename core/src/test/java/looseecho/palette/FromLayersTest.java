@@ -4,17 +4,25 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import looseecho.activity.Lane;
+import looseecho.audio.Audio;
+import looseecho.dsp.Loudness;
 import looseecho.echo.Course;
 import looseecho.echo.LinePart;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
+import looseecho.echo.TemplateSection;
 import looseecho.echo.Tone;
 import looseecho.layers.HeardLayer;
+import looseecho.mix.Bed;
+import looseecho.mix.EchoRenderer;
 import looseecho.mix.Repeats;
 import looseecho.mix.Sounds;
+import looseecho.mix.Strip;
 import looseecho.notes.Line;
+import looseecho.reading.Progress;
 import org.junit.jupiter.api.Test;
 
 class FromLayersTest {
@@ -64,5 +72,43 @@ class FromLayersTest {
     HeardLayer.Move dip = new HeardLayer.Move(HeardLayer.Move.LEVEL, 0, -6, 4, 8);
     FromLayers.Taken taken = FromLayers.take(t, Sounds.plain(), List.of(chords(cut, dip)));
     assertEquals(t, taken.template());
+  }
+
+  /** Two sections of four bars at 120; a bed plays in the second one alone, 24 dB under the mix. */
+  @Test
+  void aBedIsTakenUnderTheSectionsInWhichItWasHeard() {
+    Template all = Template.bars(8, CHORDS, List.of(), List.of());
+    // A note that nobody hears: a bed is silent where nothing plays.
+    List<Tone> held = List.of(new Tone(0, 0, 4 * all.ticksPerBar(), 60, 1));
+    Template t =
+        all.with(
+            List.of(
+                new TemplateSection("A", "", 16, Map.of(), Map.of()).with(CHORDS, held),
+                new TemplateSection("B", "", 16, Map.of(), Map.of()).with(CHORDS, held)));
+    HeardLayer bed =
+        new HeardLayer(
+            "noise bed",
+            "noise",
+            List.of(new HeardLayer.Span(8, 16)),
+            -24,
+            500,
+            12_000,
+            new HeardLayer.Image(0, 0.5, 0, 0.5, 0.5),
+            "bed",
+            List.of(),
+            Optional.empty(),
+            Optional.empty());
+
+    Sounds taken = FromLayers.take(t, Sounds.plain(), List.of(bed)).sounds();
+
+    assertEquals(Bed.OFF, taken.bed("A"));
+    assertEquals(500, taken.bed("B").lowHz(), 1e-9);
+    Strip off = taken.strip(CHORDS).level(-60);
+    Audio second =
+        new EchoRenderer(taken.with(CHORDS, off))
+            .mix(t, Progress.NONE)
+            .slice(9 * EchoRenderer.RATE, 15 * EchoRenderer.RATE);
+    // An echo is some -14 LUFS loud (measured on twelve of them).
+    assertEquals(-14 - 24, new Loudness().integrated(second).orElseThrow(), 2);
   }
 }

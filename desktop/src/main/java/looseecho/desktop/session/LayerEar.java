@@ -107,7 +107,7 @@ public final class LayerEar {
     }
     FromLayers.Taken taken = FromLayers.take(t, sounds.get(), layers.get());
     if (taken.changes() == 0) {
-      desk.say("Neither ducking nor moves of bass, chords or riff were heard.");
+      desk.say("Neither ducking nor moves of bass, chords or riff were heard, nor a bed.");
     } else {
       desk.edit(new Edits.Edited(taken.template(), "Ducking and moves as heard"), taken.sounds());
     }

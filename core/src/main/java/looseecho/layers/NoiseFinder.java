@@ -1,0 +1,59 @@
+package looseecho.layers;
+
+import java.util.ArrayList;
+import java.util.List;
+import looseecho.audio.Audio;
+import looseecho.form.Event;
+import looseecho.layers.HeardLayer.Span;
+
+/** Layers of noise: beds that stand still, and what swells towards edges. */
+final class NoiseFinder {
+  private static final double TOUCHES = 1; // seconds
+
+  private final Audio audio;
+  private final List<Span> rises;
+
+  /** With what happens once in the sound. */
+  NoiseFinder(Audio audio, List<Event> events) {
+    this.audio = audio;
+    this.rises =
+        events.stream()
+            .filter(e -> e.kind() == Event.Kind.NOISE_RISES)
+            .map(e -> new Span(e.start(), e.end()))
+            .toList();
+  }
+
+  /**
+   * Noise that was heard.
+   *
+   * @param active when, in order; empty for none
+   * @param powers as they are in the mix
+   */
+  record Noise(List<Span> active, BandPowers powers) {}
+
+  /**
+   * What was found.
+   *
+   * @param bed noise that swells until it stands still is its beginning
+   * @param rises what swells towards edges and is gone there, measured while it is loudest
+   */
+  record Found(Noise bed, Noise rises) {}
+
+  Found find() {
+    Noise still = new BedFinder(audio).find();
+    List<Span> bed = new ArrayList<>();
+    for (Span s : still.active()) {
+      rises.stream().filter(r -> leadsInto(r, s)).forEach(bed::add);
+      bed.add(s);
+    }
+    List<Span> own = rises.stream().filter(r -> !bed.contains(r)).toList();
+    QuietMeter quiet = new QuietMeter(audio);
+    BandPowers powers = new BandPowers();
+    own.forEach(r -> powers.add(quiet.within((r.start() + r.end()) / 2, r.end())));
+    return new Found(new Noise(bed, still.powers()), new Noise(own, powers));
+  }
+
+  private static boolean leadsInto(Span rise, Span bed) {
+    return rise.start() < bed.start() && rise.end() > bed.start() - TOUCHES;
+  }
+}

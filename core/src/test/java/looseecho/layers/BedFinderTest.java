@@ -1,0 +1,95 @@
+package looseecho.layers;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.Random;
+import looseecho.activity.Lane;
+import looseecho.audio.Audio;
+import looseecho.dsp.ThirdOctaves;
+import looseecho.echo.Part;
+import looseecho.form.Event;
+import looseecho.layers.HeardLayer.Span;
+import looseecho.mix.Sounds;
+import looseecho.synth.DrumSynth;
+import looseecho.synth.Timbre;
+import looseecho.synth.ToneSound;
+import looseecho.synth.ToneSynth;
+import org.junit.jupiter.api.Test;
+
+class BedFinderTest {
+  private static final int RATE = 44100;
+  private static final int SECONDS = 24;
+
+  /** Hats and snares on quarters at 120 over a held note, 24 seconds. */
+  private static float[] beat(double cutoffHz) {
+    DrumSynth drums = new DrumSynth();
+    float[] hat = drums.render(Sounds.plain().drum(Part.of(Lane.HAT_CLOSED)), RATE, 3);
+    float[] snare = drums.render(Sounds.plain().drum(Part.of(Lane.SNARE)), RATE, 3);
+    float[] x = new float[SECONDS * RATE];
+    for (int k = 0; k < 2 * SECONDS; k++) {
+      add(x, k % 2 == 1 ? snare : hat, k * RATE / 2, 0.5f);
+    }
+    ToneSound saw = new ToneSound(1, 1, 0, cutoffHz, 0, 2, 5000, 1, 20, 0, 0, Timbre.PLAIN);
+    add(x, new ToneSynth().render(saw, 57, SECONDS, 110, RATE), 0, 0.3f);
+    return x;
+  }
+
+  private static void add(float[] to, float[] sound, int at, float gain) {
+    for (int i = 0; i < sound.length && at + i < to.length; i++) {
+      to[at + i] += gain * sound[i];
+    }
+  }
+
+  /** White noise of a standard deviation on both sides, each its own, between two times. */
+  private static Audio withNoise(float[] x, double deviation, double from, double to) {
+    Random random = new Random(5);
+    float[] left = x.clone();
+    float[] right = x.clone();
+    for (int i = (int) (from * RATE); i < Math.min(x.length, to * RATE); i++) {
+      left[i] += (float) (deviation * random.nextGaussian());
+      right[i] += (float) (deviation * random.nextGaussian());
+    }
+    return new Audio(left, right, RATE);
+  }
+
+  @Test
+  void aBedIsHeardBetweenTheStrokesWithItsPlaceAndLevel() {
+    Audio mix = withNoise(beat(500), 0.004, 6, 18);
+
+    NoiseFinder.Noise bed = new BedFinder(mix).find();
+
+    assertEquals(1, bed.active().size());
+    assertEquals(6, bed.active().get(0).start(), 0.6, "a snare rings on until then");
+    assertEquals(18, bed.active().get(0).end(), 0.3);
+    // Power is even over frequency: that of a band is its share of half the rate (0 to 22.05 kHz).
+    int band = ThirdOctaves.band(8000);
+    double share = (ThirdOctaves.high(band) - ThirdOctaves.low(band)) / (RATE / 2.0);
+    double measured = bed.powers().mean(BandPowers.LEFT, band);
+    double sine = 2 * share * 0.004 * 0.004; // as the power of a sine's amplitude
+    assertEquals(0, 10 * Math.log10(measured / sine), 4);
+    assertEquals(0.5, bed.powers().image().high(), 0.1, "each side its own: half at the sides");
+  }
+
+  @Test
+  void strokesHeldNotesAndFaintHissAreNoBed() {
+    float[] x = beat(9000);
+    assertTrue(new BedFinder(new Audio(x, x, RATE)).find().active().isEmpty());
+    assertTrue(new BedFinder(withNoise(x, 0.0001, 0, SECONDS)).find().active().isEmpty());
+    float[] none = new float[RATE];
+    assertTrue(new BedFinder(new Audio(none, none, RATE)).find().active().isEmpty());
+  }
+
+  @Test
+  void noiseThatSwellsIntoABedIsItsBeginningAndElseALayerOfItsOwn() {
+    Audio mix = withNoise(beat(500), 0.004, 8, SECONDS);
+    Event into = new Event(Event.Kind.NOISE_RISES, 4, 8, "noise rises", 1);
+    Event away = new Event(Event.Kind.NOISE_RISES, 1, 3, "noise rises", 1);
+
+    NoiseFinder.Found found = new NoiseFinder(mix, List.of(away, into)).find();
+
+    assertEquals(new Span(4, 8), found.bed().active().get(0));
+    assertEquals(List.of(new Span(1, 3)), found.rises().active());
+  }
+}
