@@ -41,30 +41,47 @@ final class StrokeMeter {
 
   /** Of a lane's strokes, at least one, which sound within so many seconds. */
   LayerFinder.Measures measure(Lane lane, List<Hit> hits, double seconds) {
-    BandPowers mixed = new BandPowers();
-    double mean = loudness(lane, hits, mixed) * sounding(hits) / seconds;
+    SoundProbe probe = new SoundProbe(audio, STROKE_SECONDS);
+    List<Hit> bare = hits.stream().filter(h -> isAlone(h, o -> true)).toList();
+    List<BandPowers> each =
+        some(bare.size() >= ALONE ? bare : hits).stream()
+            .map(
+                h -> {
+                  BandPowers one = new BandPowers();
+                  probe.stroke(h.time(), lowest(lane), highest(lane), one);
+                  return one;
+                })
+            .toList();
+    BandPowers mixed = typical(each);
+    double mean = loudness(lane, each, bare.size() >= ALONE) * sounding(hits) / seconds;
     BandPowers apart = apart(lane, hits);
     boolean found = apart.loudness() * hits.size() / seconds > FOUND * mean;
     return new LayerFinder.Measures(found ? apart : mixed, mean);
   }
 
-  /** Of a stroke in the mix; what was looked at is added up. */
-  private double loudness(Lane lane, List<Hit> hits, BandPowers sum) {
-    SoundProbe probe = new SoundProbe(audio, STROKE_SECONDS);
-    List<Hit> bare = hits.stream().filter(h -> isAlone(h, o -> true)).toList();
-    boolean clear = bare.size() >= ALONE;
-    double[] each =
-        some(clear ? bare : hits).stream()
-            .mapToDouble(
-                h -> {
-                  BandPowers one = new BandPowers();
-                  probe.stroke(h.time(), lowest(lane), highest(lane), one);
-                  sum.add(one);
-                  return one.loudness();
-                })
-            .sorted()
-            .toArray();
-    return clear ? sum.loudness() : each[(int) (TYPICAL * each.length)];
+  /** Of a stroke: the mean of those that play alone; quiet lanes are measured more carefully. */
+  private static double loudness(Lane lane, List<BandPowers> each, boolean alone) {
+    double[] loud = each.stream().mapToDouble(BandPowers::loudness).sorted().toArray();
+    return switch (lane.base()) {
+      case PERCUSSION, CYMBAL -> typical(each).loudness();
+      default ->
+          alone ? Arrays.stream(loud).average().orElse(0) : loud[(int) (TYPICAL * loud.length)];
+    };
+  }
+
+  /** What two fifths of some sounds stay below, in each band. */
+  private static BandPowers typical(List<BandPowers> some) {
+    BandPowers out = new BandPowers();
+    for (int view = 0; view < 4; view++) {
+      for (int b = 0; b < BandPowers.BANDS; b++) {
+        int v = view;
+        int band = b;
+        double[] sorted = some.stream().mapToDouble(p -> p.mean(v, band)).sorted().toArray();
+        out.add(view, b, sorted[(int) (TYPICAL * sorted.length)]);
+      }
+    }
+    out.count(1);
+    return out;
   }
 
   private BandPowers apart(Lane lane, List<Hit> hits) {
