@@ -98,24 +98,32 @@ final class DuckFinder {
       middle[k] = values[values.length / 2];
       end = k + 1;
     }
+    middle = smooth(middle, end);
     int kick = (int) (BEFORE / HOP);
     int low = kick;
     for (int k = kick; k < Math.min(end, kick + (int) (0.12 / HOP)); k++) {
       low = middle[k] < middle[low] ? k : low;
     }
-    double top = 0;
-    for (int k = low; k < end; k++) {
-      top = Math.max(top, middle[k]);
-    }
-    double full = Math.min(Math.max(0, top), 1);
-    double depth = full - middle[low];
+    double depth = -middle[low];
     if (depth < LEAST_DB || low >= end - 1) {
       return Optional.empty();
     }
     int back = low;
-    while (back < end - 1 && middle[back] < middle[low] + BACK * depth) {
+    while (back < end && middle[back] < middle[low] + BACK * depth) {
       back++;
     }
+    if (back == end) {
+      return Optional.empty(); // what never comes back dies away
+    }
     return Optional.of(new HeardLayer.Duck(by, depth, 1000 * Math.max(HOP, back * HOP - BEFORE)));
+  }
+
+  /** Means of three: a dip of one frame is the separator's. */
+  private static double[] smooth(double[] x, int count) {
+    double[] out = x.clone();
+    for (int k = 1; k < count - 1; k++) {
+      out[k] = (x[k - 1] + x[k] + x[k + 1]) / 3;
+    }
+    return out;
   }
 }
