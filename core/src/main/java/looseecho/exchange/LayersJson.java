@@ -30,11 +30,19 @@ final class LayersJson {
     ArrayNode transitions = sandbox.putArray("transitions");
     for (Event e : events) {
       String kind = TRANSITIONS.get(e.kind());
-      if (kind != null) {
+      if (kind != null && !beginsBed(e, layers)) {
         ObjectNode t = transitions.addObject();
         t.put("kind", kind).put("start", round(e.start())).put("end", round(e.end()));
       }
     }
+  }
+
+  /** Noise that swells until it stands still leads nowhere. */
+  private static boolean beginsBed(Event e, List<HeardLayer> layers) {
+    return layers.stream()
+        .filter(l -> l.family().equals("noise") && l.job().equals("bed"))
+        .flatMap(l -> l.active().stream())
+        .anyMatch(s -> s.start() == e.start());
   }
 
   private static void layer(HeardLayer l, ObjectNode o) {
