@@ -18,6 +18,7 @@ import looseecho.desktop.theme.Theme;
 final class WorkStrip extends HBox {
   private static final double STAGE = 170;
   private static final double BAR = 90;
+  private static final int FULL = 2; // that stand in full in the smallest window
   private static final double LEAST = 34; // three at once still stand beside all buttons
 
   private final Map<Work, HBox> pieces = new HashMap<>();
@@ -26,11 +27,16 @@ final class WorkStrip extends HBox {
     super(14);
     setId("work");
     setAlignment(Pos.CENTER_RIGHT);
-    setMinWidth(0);
     List<Work> all = lanes.all();
     for (Work lane : all) {
       lane.runningProperty().addListener((o, was, now) -> wanted(all, lane));
     }
+  }
+
+  /** Up to two are told in full: the track's name gives way to them. */
+  @Override
+  protected double computeMinWidth(double height) {
+    return getManagedChildren().size() <= FULL ? computePrefWidth(height) : 0;
   }
 
   /** A lane's piece is made when it first works: at the start of the program none does. */

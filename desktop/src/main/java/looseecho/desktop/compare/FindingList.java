@@ -14,6 +14,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.TextAlignment;
 import looseecho.compare.Comparison;
 import looseecho.compare.Finding;
 import looseecho.desktop.control.Buttons;
@@ -36,7 +37,6 @@ final class FindingList extends VBox {
     head.getStyleClass().add(Theme.HEADING);
     list.setId("findings");
     list.setAccessibleText("Differences: Enter mends, J goes there");
-    list.setPlaceholder(new Label("Nothing yet"));
     list.setCellFactory(l -> new Cell());
     list.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
     VBox.setVgrow(list, Priority.ALWAYS);
@@ -48,8 +48,11 @@ final class FindingList extends VBox {
 
   private void show(Comparison c) {
     list.getItems().setAll(c == null ? List.of() : c.differences());
-    list.setPlaceholder(
-        new Label(c == null ? "Compare, and it stands here" : "Nothing that could be told"));
+    Label none =
+        new Label(c == null ? "Compare, and it stands here" : "Nothing that could be told");
+    none.setWrapText(true);
+    none.setTextAlignment(TextAlignment.CENTER);
+    list.setPlaceholder(none);
   }
 
   private void key(KeyEvent e) {

@@ -61,7 +61,7 @@ public final class LayersBench extends VBox {
         Buttons.of(
             "layers-take",
             "Into the echo",
-            "The echo's lines are ducked and move as they were heard",
+            "The echo takes what was heard: ducking, moves, a bed of noise",
             ear::take);
     HBox tools = new HBox(8, alone, without, take, state);
     tools.setAlignment(Pos.CENTER_LEFT);

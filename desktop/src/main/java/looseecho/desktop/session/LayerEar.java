@@ -98,7 +98,7 @@ public final class LayerEar {
         });
   }
 
-  /** Takes their ducking and what moves into the echo. */
+  /** Takes their ducking, what moves and a bed of noise into the echo. */
   public void take() {
     Template t = desk.templateProperty().get();
     if (t == null || layers.get().isEmpty()) {
@@ -107,9 +107,10 @@ public final class LayerEar {
     }
     FromLayers.Taken taken = FromLayers.take(t, sounds.get(), layers.get());
     if (taken.changes() == 0) {
-      desk.say("Neither ducking nor moves of bass, chords or riff were heard, nor a bed.");
+      desk.say("Neither ducking nor moves of bass, chords or riff were heard, nor a bed of noise.");
     } else {
-      desk.edit(new Edits.Edited(taken.template(), "Ducking and moves as heard"), taken.sounds());
+      desk.edit(
+          new Edits.Edited(taken.template(), "Ducking, moves and noise as heard"), taken.sounds());
     }
   }
 

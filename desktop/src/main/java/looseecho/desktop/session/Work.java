@@ -27,6 +27,7 @@ public final class Work implements AutoCloseable {
     T run(Progress progress) throws Exception;
   }
 
+  private final String name; // told until a job says its first stage
   private final boolean newestOnly;
   private final ExecutorService thread;
   private final Deque<Running<?>> jobs = new ArrayDeque<>();
@@ -35,6 +36,7 @@ public final class Work implements AutoCloseable {
   private final ReadOnlyDoubleWrapper fraction = new ReadOnlyDoubleWrapper(0);
 
   private Work(String name, boolean newestOnly) {
+    this.name = name;
     this.newestOnly = newestOnly;
     thread =
         Executors.newSingleThreadExecutor(
@@ -132,6 +134,7 @@ public final class Work implements AutoCloseable {
       this.job = job;
       this.done = done;
       this.failed = failed;
+      updateMessage(Character.toUpperCase(name.charAt(0)) + name.substring(1));
     }
 
     @Override

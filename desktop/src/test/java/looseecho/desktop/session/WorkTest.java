@@ -78,6 +78,23 @@ class WorkTest {
   }
 
   @Test
+  void aJobThatHasNotSaidItsStageIsToldByItsLane() {
+    lane = Work.newest("matching sounds");
+    fx(
+        () ->
+            job(
+                "one",
+                p -> {
+                  gate.await();
+                  return "one";
+                }));
+    until("it is told", () -> lane.stageProperty().get().equals("Matching sounds"));
+    gate.countDown();
+    until("it is done", () -> ends.contains("one done"));
+    until("nothing is told any more", () -> lane.stageProperty().get().isEmpty());
+  }
+
+  @Test
   void inOrderEveryJobHasItsTurnAndShowsItself() {
     lane = Work.inOrder("test");
     jobs();
