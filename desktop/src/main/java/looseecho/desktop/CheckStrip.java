@@ -31,6 +31,8 @@ final class CheckStrip extends HBox {
     words.setId("check-words");
     words.setMaxWidth(Double.MAX_VALUE);
     words.setMinWidth(0);
+    words.setWrapText(true);
+    setMinHeight(USE_PREF_SIZE);
     HBox.setHgrow(words, Priority.ALWAYS);
     words.getStyleClass().add(Theme.SMALL);
     Button go = Buttons.of("check-next", "Next", "Goes to the next one worth checking (F5)", next);

@@ -20,6 +20,7 @@ import looseecho.analysis.Analysis;
 import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.HereMenu;
+import looseecho.desktop.control.Legend;
 import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
@@ -91,9 +92,8 @@ public final class HitsBench extends VBox {
     chart.visibleProperty().bind(feelView.selectedProperty().not());
     VBox.setVgrow(charts, Priority.ALWAYS);
     Label legend =
-        new Label(
+        new Legend(
             "Hollow: heard, at its true place; thin where doubtful or not in every bar. Solid: your echo. A change in the typical bar goes to every bar.");
-    legend.getStyleClass().add(Theme.SMALL);
     getChildren().addAll(chooser, tools(), charts, hint, tapPanel, legend);
     desk.analysisProperty().addListener((o, a, b) -> show());
     desk.templateProperty().addListener((o, a, b) -> show());

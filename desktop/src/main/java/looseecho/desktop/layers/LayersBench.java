@@ -10,10 +10,10 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.HereMenu;
+import looseecho.desktop.control.Legend;
 import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.LayerEar;
@@ -65,10 +65,7 @@ public final class LayersBench extends VBox {
             ear::take);
     HBox tools = new HBox(8, alone, without, take, state);
     tools.setAlignment(Pos.CENTER_LEFT);
-    Label help = new Label(HELP);
-    help.setWrapText(true);
-    help.setMinHeight(Region.USE_PREF_SIZE);
-    help.getStyleClass().add(Theme.SMALL);
+    Label help = new Legend(HELP);
     getChildren().addAll(tools, chart, new PlaceChart(ear, playback), help);
     ear.pickedProperty().addListener((o, a, b) -> hear());
     playback

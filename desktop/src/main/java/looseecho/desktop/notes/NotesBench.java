@@ -20,6 +20,7 @@ import looseecho.desktop.control.BarChooser;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.GridWords;
 import looseecho.desktop.control.HereMenu;
+import looseecho.desktop.control.Legend;
 import looseecho.desktop.control.Menus;
 import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
@@ -85,9 +86,8 @@ public final class NotesBench extends VBox {
         "A");
     hint.getStyleClass().add(Theme.QUIET);
     Label legend =
-        new Label(
+        new Legend(
             "Hollow: heard; dotted where outside the key. Solid: your echo, paler where softer. A stalk on a kick: a bass note falls with it.");
-    legend.getStyleClass().add(Theme.SMALL);
     getChildren().addAll(chooser, tools(), chart, hint, clean, legend);
     desk.templateProperty().addListener((o, a, b) -> show());
     selection.sectionProperty().addListener((o, a, b) -> fresh());

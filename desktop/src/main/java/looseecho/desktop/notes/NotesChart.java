@@ -54,7 +54,7 @@ final class NotesChart extends ChartPane {
     this.hint = hint;
     setId("notes");
     setPrefHeight(380);
-    setMinHeight(200);
+    setMinHeight(160);
     setFocusTraversable(true);
     setAccessibleText("Notes of bass, riff and chords on the degrees of the key");
     focusedProperty().addListener((o, a, b) -> redraw());

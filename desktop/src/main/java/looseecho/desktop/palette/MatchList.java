@@ -17,6 +17,9 @@ import looseecho.palette.Region;
 
 /** One's own samples nearest to the picked sound: arrows play them, Enter takes one. */
 final class MatchList extends VBox {
+  private static final double LEAST = 100;
+  private static final double EDGES = 36; // of a cell, and the bar that scrolls
+
   MatchList(PaletteEar ear) {
     super(6);
     PlayedList<Match> list = new PlayedList<>(ear::play, ear::take);
@@ -40,7 +43,7 @@ final class MatchList extends VBox {
     list.setAccessibleText("Nearest samples: arrows play, Enter takes, Shift and Enter beside it");
     list.setCellFactory(l -> new Cell());
     list.setPlaceholder(new Label("Pick a sound"));
-    list.setFixedCellSize(42);
+    list.widthProperty().addListener((o, was, now) -> list.refresh()); // what wraps, wraps anew
     VBox.setVgrow(list, Priority.ALWAYS);
     ear.drawer().matchesProperty().addListener((o, a, b) -> list.fill(b));
     getChildren().addAll(head, words, regions, list);
@@ -54,7 +57,8 @@ final class MatchList extends VBox {
 
     Cell() {
       about.getStyleClass().add(Theme.SMALL);
-      setPrefWidth(0); // as wide as the list, what is longer is cut with dots
+      about.setWrapText(true);
+      setPrefWidth(0); // as wide as the list
     }
 
     @Override
@@ -72,6 +76,7 @@ final class MatchList extends VBox {
               m.distance(),
               m.entry().what().words(),
               m.remedy()));
+      about.setMaxWidth(Math.max(LEAST, getListView().getWidth() - EDGES));
       setGraphic(box);
     }
   }
