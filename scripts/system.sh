@@ -1,5 +1,8 @@
 # Sourced by loose-echo and run-tests: Java, Maven, and the system packages that a window needs.
 
+# As the build has it: the first version that the parent's file names.
+VERSION=$(sed -n 's:^ *<version>\(.*\)</version>.*:\1:p' "$HERE/pom.xml" | head -1)
+
 say() { echo "loose-echo: $*" >&2; }
 
 # Installs Debian packages where that is allowed, and names them where it is not.

@@ -35,7 +35,7 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "analyze",
     mixinStandardHelpOptions = true,
-    version = "Loose Echo 0.1.0",
+    versionProvider = Version.class,
     description = "Hears each FILE and writes NAME.jams and NAME.mid.",
     exitCodeListHeading = "Exit codes:%n",
     exitCodeList = {

@@ -31,7 +31,7 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "compare",
     mixinStandardHelpOptions = true,
-    version = "Loose Echo 0.1.0",
+    versionProvider = Version.class,
     description =
         "Renders the echo of X.looseecho and says how near it is to FILE, and what to do.",
     exitCodeListHeading = "Exit codes:%n",

@@ -33,7 +33,7 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "drawer",
     mixinStandardHelpOptions = true,
-    version = "Loose Echo 0.1.0",
+    versionProvider = Version.class,
     description = "Keeps your own samples in order and finds those that are near a heard sound.",
     subcommands = {DrawerCommand.Add.class, DrawerCommand.All.class, DrawerCommand.Near.class})
 final class DrawerCommand implements Callable<Integer> {

@@ -8,7 +8,7 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "loose-echo",
     mixinStandardHelpOptions = true,
-    version = "Loose Echo 0.1.0",
+    versionProvider = Version.class,
     description = "Takes reference tracks apart: tempo, bars, key, drum hits, bass, sections.",
     subcommands = {
       AnalyzeCommand.class,

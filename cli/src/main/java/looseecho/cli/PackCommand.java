@@ -29,7 +29,7 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "pack",
     mixinStandardHelpOptions = true,
-    version = "Loose Echo 0.1.0",
+    versionProvider = Version.class,
     description =
         "Writes a folder with the sheet, notes as MIDI and as a score, stems, the kit and tables.",
     footer = {

@@ -36,7 +36,7 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "profile",
     mixinStandardHelpOptions = true,
-    version = "Loose Echo 0.1.0",
+    versionProvider = Version.class,
     description = "Hears all FILEs and says what they share: tempo, swing, patterns, lengths.",
     exitCodeListHeading = "Exit codes:%n",
     exitCodeList = {"0:done", "1:it failed", "2:wrong usage"})

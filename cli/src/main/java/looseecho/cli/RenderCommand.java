@@ -24,7 +24,7 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "render",
     mixinStandardHelpOptions = true,
-    version = "Loose Echo 0.1.0",
+    versionProvider = Version.class,
     description = "Writes the echo of a project: its mix as WAV, its MIDI, and its stems.",
     exitCodeListHeading = "Exit codes:%n",
     exitCodeList = {"0:done", "1:it failed, or samples were missing", "2:wrong usage"})

@@ -28,7 +28,7 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "separate",
     mixinStandardHelpOptions = true,
-    version = "Loose Echo 0.1.0",
+    versionProvider = Version.class,
     description = "Parts FILE into groups of layers, as well as can be, and writes NAME/GROUP.wav.",
     footer = {
       "",

@@ -35,7 +35,7 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "sounds",
     mixinStandardHelpOptions = true,
-    version = "Loose Echo 0.1.0",
+    versionProvider = Version.class,
     description =
         "Hears FILE and writes NAME.sounds.json: what each sound is like, and its recipe.",
     footer = {

@@ -42,7 +42,7 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "template",
     mixinStandardHelpOptions = true,
-    version = "Loose Echo 0.1.0",
+    versionProvider = Version.class,
     description = "Hears FILE and writes a project with its template.",
     exitCodeListHeading = "Exit codes:%n",
     exitCodeList = {"0:done", "1:it failed", "2:wrong usage"})

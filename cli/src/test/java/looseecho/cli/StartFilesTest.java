@@ -48,6 +48,16 @@ class StartFilesTest {
     assertEquals(names, words("loose-echo", "in (analyze[a-z|]+)\\)"));
   }
 
+  @Test
+  void theVersionStandsInTheBuildAlone() throws Exception {
+    Matcher m = Pattern.compile("<version>(.*)</version>").matcher(text("pom.xml"));
+    assertTrue(m.find());
+    assertEquals("Loose Echo " + m.group(1), new Version().getVersion()[0]);
+    for (String file : List.of("loose-echo", "package", "packaging/loose-echo.sh")) {
+      assertFalse(text(file).contains(m.group(1)), file);
+    }
+  }
+
   @ParameterizedTest
   @CsvSource({"Linux,x86_64,linux", "Darwin,arm64,mac-aarch64", "Darwin,x86_64,mac"})
   void findsTheWindowOfItsPlatform(String system, String machine, String platform)

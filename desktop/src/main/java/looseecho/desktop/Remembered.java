@@ -66,16 +66,25 @@ record Remembered(Optional<Rectangle2D> place, boolean full, Bench bench, double
     KeptValues.write(folder.resolve(FILE), p);
   }
 
-  /** Where the window goes on these screens: not where nobody could take hold of it. */
+  /** Where the window goes on these screens: where it can be taken hold of, no larger than one. */
   Optional<Rectangle2D> placeOn(List<Rectangle2D> screens) {
-    return place.filter(
-        r ->
-            screens.stream()
-                .anyMatch(
-                    s ->
-                        r.getMinY() >= s.getMinY() - 1
-                            && r.getMinY() < s.getMaxY() - SEEN
-                            && r.getMaxX() > s.getMinX() + SEEN
-                            && r.getMinX() < s.getMaxX() - SEEN));
+    return place.flatMap(
+        r -> screens.stream().filter(s -> isSeen(r, s)).findFirst().map(s -> fitted(r, s)));
+  }
+
+  private static boolean isSeen(Rectangle2D r, Rectangle2D s) {
+    return r.getMinY() >= s.getMinY() - 1
+        && r.getMinY() < s.getMaxY() - SEEN
+        && r.getMaxX() > s.getMinX() + SEEN
+        && r.getMinX() < s.getMaxX() - SEEN;
+  }
+
+  /** As it is, unless it was left on a larger screen. */
+  private static Rectangle2D fitted(Rectangle2D r, Rectangle2D s) {
+    double width = Math.min(r.getWidth(), s.getWidth());
+    double height = Math.min(r.getHeight(), s.getHeight());
+    double x = width < r.getWidth() ? s.getMinX() : r.getMinX();
+    double y = height < r.getHeight() ? s.getMinY() : r.getMinY();
+    return new Rectangle2D(x, y, width, height);
   }
 }

@@ -45,4 +45,13 @@ class RememberedTest {
       assertEquals(Optional.empty(), gone.placeOn(List.of(SCREEN)), gone.toString());
     }
   }
+
+  @Test
+  void aWindowLeftOnALargerScreenFitsASmallerOne() {
+    Rectangle2D small = new Rectangle2D(0, 0, 1024, 700);
+    assertEquals(Optional.of(small), at(0, 0).placeOn(List.of(small)));
+    Rectangle2D flat = new Rectangle2D(0, 24, 1920, 696);
+    assertEquals(
+        Optional.of(new Rectangle2D(300, 24, 1280, 696)), at(300, 60).placeOn(List.of(flat)));
+  }
 }

@@ -52,8 +52,10 @@ public final class TransportBar extends HBox {
     play.disableProperty().bind(desk.referenceProperty().isNull());
     place.getStyleClass().add(Theme.NUMBER);
     balance.setId("balance");
-    balance.setPrefWidth(170);
-    Tips.on(balance, "The same place, equally loud. F flips between heard and echo");
+    balance.setPrefWidth(140);
+    Tips.on(
+        balance,
+        "How much of the echo: the same place, equally loud. F flips between heard and echo");
     balance.valueProperty().addListener((o, a, b) -> playback.player().balance(b.doubleValue()));
     Slider volume = new Slider(0, 1, playback.player().volume());
     volume.setId("volume");
@@ -84,7 +86,6 @@ public final class TransportBar extends HBox {
     words.setAlignment(Pos.CENTER_LEFT);
     HBox.setHgrow(words, Priority.ALWAYS);
     words.setMinWidth(206); // bar, step and time always stand in full
-    balance.setMinWidth(70);
     getChildren()
         .addAll(
             play,
@@ -92,14 +93,17 @@ public final class TransportBar extends HBox {
             click,
             slow(),
             gap(),
-            quiet("heard"),
-            balance,
-            quiet("echo"),
+            quiet("heard or echo"),
+            new ToldSlider(balance, b -> Math.round(100 * b) + " %"),
             gap(),
             quiet("volume"),
-            volume,
+            new ToldSlider(volume, TransportBar::volume),
             listened());
     EachFrame.of(this, this::update);
+  }
+
+  private static String volume(double gain) {
+    return gain <= 0.001 ? "off" : Math.round(20 * Math.log10(gain)) + " dB";
   }
 
   /** Level and time of listening. */
@@ -136,6 +140,12 @@ public final class TransportBar extends HBox {
                         : Math.round(100 * playback.speedProperty().get()) + " %",
                 playback.speedProperty(),
                 playback.slowing().runningProperty()));
+    speed.setOnMouseClicked(
+        e -> {
+          if (e.getClickCount() == 2) {
+            speed(1);
+          }
+        });
     // Only where the slider comes to rest are copies made.
     speed
         .valueProperty()
