@@ -118,9 +118,6 @@ public final class Matching {
 
   private static String words(NearSounds.Turned t) {
     return String.format(
-        Locale.ROOT,
-        "Your echo's sounds: %.1f dB from the track's (%.1f before)",
-        t.after(),
-        t.before());
+        Locale.ROOT, "Sounds %.1f dB from the track's (%.1f before)", t.after(), t.before());
   }
 }
