@@ -9,6 +9,13 @@ def phase(hertz):
     return 2 * np.pi * np.cumsum(hertz) / RATE
 
 
+def struck(u, seconds, hertz, rise, fall):
+    """Length, phase of a skin whose pitch falls to its own: each drawn between two bounds."""
+    n = int(RATE * u(*seconds))
+    t = np.arange(n) / RATE
+    return n, phase(u(*hertz) * (1 + u(*rise) * np.exp(-t / u(*fall))))
+
+
 def kick(rng):
     u = rng.uniform
     n = int(RATE * u(0.2, 1.4))
@@ -23,10 +30,7 @@ def kick(rng):
 
 def tom(rng):
     u = rng.uniform
-    n = int(RATE * u(0.25, 1.2))
-    t = np.arange(n) / RATE
-    f = u(65, 260) * (1 + u(0.05, 1.2) * np.exp(-t / u(0.015, 0.12)))
-    p = phase(f)
+    n, p = struck(u, (0.25, 1.2), (65, 260), (0.05, 1.2), (0.015, 0.12))
     x = (np.sin(p) + u(0, 0.5) * np.sin(u(1.5, 2.3) * p)) * envelope(n, 10 ** u(-3.7, -2.5), u(0.07, 0.4))
     return np.tanh((x + u(0, 0.3) * band(rng.standard_normal(n), 400, 7000) * envelope(n, 0.0004, u(0.005, 0.06))) * u(0.6, 3))
 
@@ -49,10 +53,7 @@ def clap(rng):
 
 def snare(rng):
     u = rng.uniform
-    n = int(RATE * u(0.12, 0.7))
-    t = np.arange(n) / RATE
-    f = u(130, 330) * (1 + u(0, 1) * np.exp(-t / u(0.005, 0.03)))
-    p = phase(f)
+    n, p = struck(u, (0.12, 0.7), (130, 330), (0, 1), (0.005, 0.03))
     body = (np.sin(p) + u(0, 0.8) * np.sin(u(1.4, 2.4) * p)) * envelope(n, 0.0005, u(0.02, 0.15))
     noise = band(rng.standard_normal(n), u(200, 3500), u(6000, 18000)) * envelope(n, u(0.0003, 0.003), u(0.03, 0.25))
     m = u(0.25, 0.97)

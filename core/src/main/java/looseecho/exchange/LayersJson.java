@@ -40,7 +40,7 @@ final class LayersJson {
   /** Noise that swells until it stands still leads nowhere. */
   private static boolean beginsBed(Event e, List<HeardLayer> layers) {
     return layers.stream()
-        .filter(l -> l.family().equals("noise") && l.job().equals("bed"))
+        .filter(HeardLayer::isNoiseBed)
         .flatMap(l -> l.active().stream())
         .anyMatch(s -> s.start() == e.start());
   }

@@ -143,6 +143,11 @@ public record HeardLayer(
     return active.stream().anyMatch(s -> time >= s.start() && time < s.end());
   }
 
+  /** True for noise that stands still under the rest. */
+  public boolean isNoiseBed() {
+    return family.equals("noise") && job.equals("bed");
+  }
+
   /** The group of the separator that it lies in. */
   public Stem stem() {
     return switch (family) {

@@ -53,20 +53,22 @@ final class StrokeMeter {
                 })
             .toList();
     BandPowers mixed = typical(each);
-    double mean = loudness(lane, each, bare.size() >= ALONE) * sounding(hits) / seconds;
+    double mean = loudness(lane, each, bare.size() >= ALONE, mixed) * sounding(hits) / seconds;
     BandPowers apart = apart(lane, hits);
     boolean found = apart.loudness() * hits.size() / seconds > FOUND * mean;
     return new LayerFinder.Measures(found ? apart : mixed, mean);
   }
 
-  /** Of a stroke: the mean of those that play alone; quiet lanes are measured more carefully. */
-  private static double loudness(Lane lane, List<BandPowers> each, boolean alone) {
+  /**
+   * Of a stroke: the mean of those that play alone; quiet lanes by what is typical of each band.
+   */
+  private static double loudness(
+      Lane lane, List<BandPowers> each, boolean alone, BandPowers typical) {
+    if (lane.base() == Lane.PERCUSSION || lane.base() == Lane.CYMBAL) {
+      return typical.loudness();
+    }
     double[] loud = each.stream().mapToDouble(BandPowers::loudness).sorted().toArray();
-    return switch (lane.base()) {
-      case PERCUSSION, CYMBAL -> typical(each).loudness();
-      default ->
-          alone ? Arrays.stream(loud).average().orElse(0) : loud[(int) (TYPICAL * loud.length)];
-    };
+    return alone ? Arrays.stream(loud).average().orElse(0) : loud[(int) (TYPICAL * loud.length)];
   }
 
   /** What two fifths of some sounds stay below, in each band. */

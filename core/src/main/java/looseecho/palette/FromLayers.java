@@ -2,7 +2,9 @@ package looseecho.palette;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import looseecho.activity.Lane;
 import looseecho.echo.Course;
 import looseecho.echo.LinePart;
@@ -38,7 +40,7 @@ public final class FromLayers {
     Sounds s = sounds;
     int changes = 0;
     for (HeardLayer l : layers) {
-      if (isBed(l)) {
+      if (l.isNoiseBed()) {
         s = bedded(t, s, l);
         changes++;
       }
@@ -72,23 +74,25 @@ public final class FromLayers {
     return new Taken(t, s, changes);
   }
 
-  private static boolean isBed(HeardLayer l) {
-    return l.family().equals("noise") && l.job().equals("bed");
-  }
-
-  /** The echo's bed of noise as loud against it, under the sections in which it was heard. */
+  /**
+   * The echo's bed of noise as loud against it, under the letters that have it for most of their
+   * time.
+   */
   private static Sounds bedded(Template t, Sounds sounds, HeardLayer l) {
     double low = Math.max(20, Math.min(5000, l.lowHz()));
     double high = Math.max(low * 2, Math.min(20_000, l.highHz()));
     double level = Math.max(Bed.SILENT_DB, Math.min(0, ECHO_LUFS - NOISE_LUFS + l.levelDb()));
     Sounds out = sounds.with(new Bed(level, low, high, 0, Bed.OFF.duckMs()));
+    Map<String, Double> sounding = new TreeMap<>(); // seconds with it less those without, by letter
     for (int k = 0; k < t.sections().size(); k++) {
       int first = t.firstBeat(k);
       double from = t.beats().get(first).time();
       double to = t.beats().get(first + t.sections().get(k).beats()).time();
-      if (!l.sounds((from + to) / 2)) {
-        out = out.with(t.sections().get(k).label(), Bed.OFF);
-      }
+      boolean on = l.sounds((from + to) / 2);
+      sounding.merge(t.sections().get(k).label(), on ? to - from : from - to, Double::sum);
+    }
+    for (Map.Entry<String, Double> letter : sounding.entrySet()) {
+      out = out.with(letter.getKey(), letter.getValue() > 0 ? null : Bed.OFF);
     }
     return out;
   }

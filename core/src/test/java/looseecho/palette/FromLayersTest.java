@@ -29,18 +29,35 @@ class FromLayersTest {
   private static final LinePart CHORDS = Part.of(Line.CHORDS);
 
   private static HeardLayer chords(HeardLayer.Move... moves) {
-    return new HeardLayer(
+    return layer(
         "chords",
-        "chords",
-        List.of(new HeardLayer.Span(0, 16)),
         -6,
-        200,
-        2000,
+        new HeardLayer.Span(0, 16),
+        new HeardLayer.Duck("snare", 7, 240),
+        new HeardLayer.Repeats("dotted eighth", 375, -6, 0.5, true),
+        moves);
+  }
+
+  /** A bed of its family from 500 Hz to 12 kHz. */
+  private static HeardLayer layer(
+      String family,
+      double levelDb,
+      HeardLayer.Span active,
+      HeardLayer.Duck duck,
+      HeardLayer.Repeats repeats,
+      HeardLayer.Move... moves) {
+    return new HeardLayer(
+        family,
+        family,
+        List.of(active),
+        levelDb,
+        500,
+        12_000,
         new HeardLayer.Image(0, 0.2, 0, 0.2, 0.3),
         "bed",
         List.of(moves),
-        Optional.of(new HeardLayer.Duck("snare", 7, 240)),
-        Optional.of(new HeardLayer.Repeats("dotted eighth", 375, -6, 0.5, true)));
+        Optional.ofNullable(duck),
+        Optional.ofNullable(repeats));
   }
 
   /** Eight bars at 120: a filter that opens over bars 3 to 6, four octaves. */
@@ -85,21 +102,9 @@ class FromLayersTest {
             List.of(
                 new TemplateSection("A", "", 16, Map.of(), Map.of()).with(CHORDS, held),
                 new TemplateSection("B", "", 16, Map.of(), Map.of()).with(CHORDS, held)));
-    HeardLayer bed =
-        new HeardLayer(
-            "noise bed",
-            "noise",
-            List.of(new HeardLayer.Span(8, 16)),
-            -24,
-            500,
-            12_000,
-            new HeardLayer.Image(0, 0.5, 0, 0.5, 0.5),
-            "bed",
-            List.of(),
-            Optional.empty(),
-            Optional.empty());
+    List<HeardLayer> heard = List.of(layer("noise", -24, new HeardLayer.Span(8, 16), null, null));
 
-    Sounds taken = FromLayers.take(t, Sounds.plain(), List.of(bed)).sounds();
+    Sounds taken = FromLayers.take(t, Sounds.plain(), heard).sounds();
 
     assertEquals(Bed.OFF, taken.bed("A"));
     assertEquals(500, taken.bed("B").lowHz(), 1e-9);

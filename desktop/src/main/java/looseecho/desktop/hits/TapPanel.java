@@ -21,6 +21,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.util.Duration;
 import looseecho.activity.Lane;
+import looseecho.desktop.control.Dials;
 import looseecho.desktop.control.GridWords;
 import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
@@ -110,6 +111,7 @@ final class TapPanel extends HBox {
     percent
         .textProperty()
         .bind(strength.valueProperty().map(v -> Math.round(v.doubleValue()) + " %"));
+    Dials.join(strength, percent);
     result.setId("tap-result");
     result.getStyleClass().add(Theme.QUIET);
     result.setMaxWidth(Double.MAX_VALUE);

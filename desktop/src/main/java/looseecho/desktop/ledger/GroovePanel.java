@@ -15,6 +15,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.Dials;
 import looseecho.desktop.control.SoundFiles;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Lanes;
@@ -62,6 +63,7 @@ public final class GroovePanel extends VBox {
     Label number = new Label();
     number.getStyleClass().add(Theme.SMALL);
     number.setMinWidth(44);
+    Dials.join(strength, number);
     number.textProperty().bind(strength.valueProperty().asString("%.0f %%"));
     lane.getSelectionModel().selectedIndexProperty().addListener((o, a, b) -> lanes());
     from.getSelectionModel().selectedIndexProperty().addListener((o, a, b) -> show());

@@ -10,6 +10,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.Dials;
 import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
@@ -62,6 +63,7 @@ final class LoosePanel extends VBox {
           .textProperty()
           .bind(
               Bindings.createStringBinding(() -> "" + Math.round(s.getValue()), s.valueProperty()));
+      Dials.join(s, amount);
       grid.addRow(aspect.ordinal() + 1, name, s, amount, now);
     }
     last.setId("loose-last");

@@ -2,19 +2,17 @@ package looseecho.desktop.ledger;
 
 import java.util.List;
 import java.util.Locale;
-import java.util.function.DoubleConsumer;
 import java.util.function.DoubleFunction;
 import java.util.function.DoubleUnaryOperator;
 import java.util.function.Function;
-import javafx.application.Platform;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
-import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import looseecho.desktop.control.Choices;
+import looseecho.desktop.control.Dials;
 import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
@@ -114,43 +112,10 @@ public final class SettingRows extends GridPane {
     String keys = "Drag it, click its number to type, double click for the usual value";
     Tips.on(label, keys);
     Tips.on(s, keys);
-    s.setOnMouseClicked(
-        e -> {
-          if (e.getClickCount() == 2) {
-            s.setValue(in.applyAsDouble(Math.max(min, Math.min(max, range.usual()))));
-          }
-        });
-    int own = row;
-    number.setOnMouseClicked(
-        e -> type(number, own, v -> s.setValue(in.applyAsDouble(Math.max(min, Math.min(max, v))))));
+    DoubleUnaryOperator within = v -> in.applyAsDouble(Math.max(min, Math.min(max, v)));
+    Dials.typed(number, v -> s.setValue(within.applyAsDouble(v)));
+    Dials.backTo(s, within.applyAsDouble(range.usual()));
     addRow(row++, label, s, number);
-  }
-
-  /** A number is typed in place of its words. */
-  private void type(Label number, int at, DoubleConsumer typed) {
-    TextField field = new TextField();
-    field.setPrefColumnCount(5);
-    field.setPromptText(number.getText().split("\\R", -1)[0]);
-    getChildren().remove(number);
-    add(field, 2, at);
-    field.requestFocus();
-    Runnable back =
-        () -> {
-          if (getChildren().remove(field)) {
-            add(number, 2, at);
-          }
-        };
-    field.setOnAction(
-        e -> {
-          String text = field.getText().replace(',', '.').replaceAll("[^0-9.+-]", "");
-          back.run();
-          try {
-            typed.accept(Double.parseDouble(text));
-          } catch (NumberFormatException wrong) {
-            desk.say("That is no number: " + field.getText());
-          }
-        });
-    field.focusedProperty().addListener((o, was, now) -> Platform.runLater(now ? () -> {} : back));
   }
 
   /** A setting of a few values. */

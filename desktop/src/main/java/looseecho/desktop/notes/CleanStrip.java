@@ -12,6 +12,7 @@ import javafx.scene.control.Slider;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.Dials;
 import looseecho.desktop.control.Tips;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.CleanUp;
@@ -100,6 +101,7 @@ final class CleanStrip extends FlowPane {
               l.setText(name + ": " + words.apply(Math.rint(b.doubleValue())));
               fire();
             });
+    Dials.join(s, l);
     return new VBox(2, l, s);
   }
 

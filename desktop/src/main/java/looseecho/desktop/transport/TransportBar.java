@@ -1,6 +1,8 @@
 package looseecho.desktop.transport;
 
 import java.util.Locale;
+import java.util.function.DoubleFunction;
+import java.util.function.DoubleUnaryOperator;
 import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -13,6 +15,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import looseecho.analysis.Analysis;
+import looseecho.desktop.control.Dials;
 import looseecho.desktop.control.EachFrame;
 import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
@@ -26,6 +29,7 @@ import looseecho.play.Rests;
 
 /** The strip at the bottom. */
 public final class TransportBar extends HBox {
+  private static final double SHORTEST = 56; // of a slider
   private final Desk desk;
   private final Playback playback;
   private final Preferences preferences;
@@ -93,13 +97,31 @@ public final class TransportBar extends HBox {
             click,
             slow(),
             gap(),
-            quiet("heard or echo"),
-            new ToldSlider(balance, b -> Math.round(100 * b) + " %"),
+            quiet("heard"),
+            told(balance, b -> "echo " + Math.round(100 * b) + " %", v -> v / 100),
             gap(),
             quiet("volume"),
-            new ToldSlider(volume, TransportBar::volume),
+            told(volume, TransportBar::volume, v -> Math.pow(10, v / 20)),
             listened());
     EachFrame.of(this, this::update);
+  }
+
+  /** A slider with its value beside it. */
+  private static HBox told(
+      Slider slider, DoubleFunction<String> words, DoubleUnaryOperator toSlider) {
+    Label number = new Label(words.apply(slider.getMax()));
+    number.getStyleClass().add(Theme.SMALL);
+    number.setMinWidth(Region.USE_PREF_SIZE);
+    number
+        .textProperty()
+        .bind(
+            Bindings.createStringBinding(
+                () -> words.apply(slider.getValue()), slider.valueProperty()));
+    slider.setMinWidth(SHORTEST);
+    Dials.join(slider, number, toSlider);
+    HBox box = new HBox(6, slider, number);
+    box.setAlignment(Pos.CENTER_LEFT);
+    return box;
   }
 
   private static String volume(double gain) {
@@ -140,12 +162,7 @@ public final class TransportBar extends HBox {
                         : Math.round(100 * playback.speedProperty().get()) + " %",
                 playback.speedProperty(),
                 playback.slowing().runningProperty()));
-    speed.setOnMouseClicked(
-        e -> {
-          if (e.getClickCount() == 2) {
-            speed(1);
-          }
-        });
+    Dials.join(speed, number, v -> v / 100);
     // Only where the slider comes to rest are copies made.
     speed
         .valueProperty()

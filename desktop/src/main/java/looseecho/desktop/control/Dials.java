@@ -1,0 +1,81 @@
+package looseecho.desktop.control;
+
+import java.util.function.DoubleConsumer;
+import java.util.function.DoubleUnaryOperator;
+import javafx.application.Platform;
+import javafx.scene.control.ContentDisplay;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+
+/**
+ * What every slider of the program does besides being dragged: a double click puts it back, a click
+ * on its number lets a value be typed.
+ */
+public final class Dials {
+  private Dials() {}
+
+  /** A slider whose number is its value, and which is put back to where it stands now. */
+  public static void join(Slider slider, Label number) {
+    join(slider, number, v -> v);
+  }
+
+  /** The same where another number is shown; with what makes the slider's value of it. */
+  public static void join(Slider slider, Label number, DoubleUnaryOperator toSlider) {
+    backTo(slider, slider.getValue());
+    typed(number, v -> slider.setValue(toSlider.applyAsDouble(v)));
+  }
+
+  /** A double click puts a slider there. */
+  public static void backTo(Slider slider, double usual) {
+    slider.setOnMouseClicked(
+        e -> {
+          if (e.getClickCount() == 2) {
+            slider.setValue(usual);
+          }
+        });
+  }
+
+  /** A click on a number lets another one be typed in its place; Escape leaves it. */
+  public static void typed(Label number, DoubleConsumer to) {
+    Tips.on(number, "Click to type it; a double click on the slider gives the usual value");
+    number.setOnMouseClicked(e -> type(number, to));
+  }
+
+  private static void type(Label number, DoubleConsumer to) {
+    TextField field = new TextField();
+    field.setId("typed");
+    field.setPrefColumnCount(4);
+    field.setPromptText(number.getText().split("\\R", -1)[0]);
+    Runnable back =
+        () -> {
+          number.setGraphic(null);
+          number.setContentDisplay(ContentDisplay.LEFT);
+        };
+    field.setOnAction(e -> take(field, back, to));
+    field.setOnKeyPressed(
+        e -> {
+          if (e.getCode() == KeyCode.ESCAPE) {
+            back.run();
+            e.consume();
+          }
+        });
+    field.focusedProperty().addListener((o, was, now) -> Platform.runLater(now ? () -> {} : back));
+    number.setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
+    number.setGraphic(field);
+    field.requestFocus();
+  }
+
+  private static void take(TextField field, Runnable back, DoubleConsumer to) {
+    String text = field.getText().replace(',', '.').replaceAll("[^0-9.+-]", "");
+    try {
+      double value = Double.parseDouble(text);
+      back.run();
+      to.accept(value);
+    } catch (NumberFormatException wrong) {
+      field.clear();
+      field.setPromptText("a number");
+    }
+  }
+}
