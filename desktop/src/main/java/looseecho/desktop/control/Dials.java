@@ -14,6 +14,8 @@ import javafx.scene.input.KeyCode;
  * on its number lets a value be typed.
  */
 public final class Dials {
+  private static final double WIDE = 64; // pixels in which a number can be read as it is typed
+
   private Dials() {}
 
   /** A slider whose number is its value, and which is put back to where it stands now. */
@@ -48,8 +50,10 @@ public final class Dials {
     field.setId("typed");
     field.setPrefColumnCount(4);
     field.setPromptText(number.getText().split("\\R", -1)[0]);
+    double width = number.getMinWidth();
     Runnable back =
         () -> {
+          number.setMinWidth(width);
           number.setGraphic(null);
           number.setContentDisplay(ContentDisplay.LEFT);
         };
@@ -62,6 +66,7 @@ public final class Dials {
           }
         });
     field.focusedProperty().addListener((o, was, now) -> Platform.runLater(now ? () -> {} : back));
+    number.setMinWidth(Math.max(width, WIDE));
     number.setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
     number.setGraphic(field);
     field.requestFocus();
