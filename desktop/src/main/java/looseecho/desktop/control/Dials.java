@@ -14,7 +14,7 @@ import javafx.scene.input.KeyCode;
  * on its number lets a value be typed.
  */
 public final class Dials {
-  private static final double WIDE = 64; // pixels in which a number can be read as it is typed
+  private static final double WIDE = 46; // pixels in which a number can be read as it is typed
 
   private Dials() {}
 
@@ -49,6 +49,7 @@ public final class Dials {
     TextField field = new TextField();
     field.setId("typed");
     field.setPrefColumnCount(4);
+    field.setMinWidth(0);
     field.setPromptText(number.getText().split("\\R", -1)[0]);
     double width = number.getMinWidth();
     Runnable back =
