@@ -8,6 +8,7 @@ import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.StackPane;
+import looseecho.desktop.control.Pages;
 import looseecho.desktop.find.Deed;
 import looseecho.desktop.find.Deeds;
 import looseecho.desktop.find.FindCard;
@@ -76,6 +77,9 @@ final class Finder {
       return;
     }
     for (Node up = control.getParent(); up != null; up = up.getParent()) {
+      if (up instanceof Pages pages) {
+        pages.showPageOf(control);
+      }
       if (up instanceof ScrollPane pane && pane.getContent() != null) {
         Node content = pane.getContent();
         Bounds at = content.sceneToLocal(control.localToScene(control.getBoundsInLocal()));

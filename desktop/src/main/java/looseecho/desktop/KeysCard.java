@@ -51,7 +51,9 @@ final class KeysCard {
               "N, F1, F2, F3, F4",
               "day or night, this card, the sums, find what to do, the settings",
               "F5, Shift+F5",
-              "next thing worth checking; this one is fine"),
+              "next thing worth checking; this one is fine",
+              "Enter, Backspace on a slider",
+              "type its number, give back the usual one"),
           group(
               "Ground",
               "T",

@@ -152,6 +152,16 @@ class HabitsTest extends WindowTest {
     assertTrue(level.getValue() < before, "both steps went to one slider");
     double now = session.maker().soundsProperty().get().strip(Part.of(Lane.KICK)).levelDb();
     assertEquals(level.getValue(), now, 1e-9);
+
+    robot.interact(() -> session.selection().partProperty().set(Part.of(Lane.SNARE)));
+    robot.interact(() -> session.selection().partProperty().set(Part.of(Lane.KICK)));
+    Slider again = robot.lookup("#sound-level").queryAs(Slider.class);
+    assertEquals(now, again.getValue(), 1e-9);
+    robot.interact(again::requestFocus);
+    key(again, KeyCode.BACK_SPACE);
+    double usual = session.desk().near().strip(Part.of(Lane.KICK)).levelDb();
+    assertEquals(usual, session.maker().soundsProperty().get().strip(Part.of(Lane.KICK)).levelDb());
+    assertNotEquals(now, usual, "not where it stood when it was shown again");
   }
 
   @Test

@@ -10,8 +10,8 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 
 /**
- * What every slider of the program does besides being dragged: a double click puts it back, a click
- * on its number lets a value be typed.
+ * What every slider of the program does besides being dragged: a double click or Backspace puts it
+ * back, a click on its number or Enter lets a value be typed, and Escape leaves it as it was.
  */
 public final class Dials {
   private static final double WIDE = 46; // pixels in which a number can be read as it is typed
@@ -25,27 +25,33 @@ public final class Dials {
 
   /** The same where another number is shown; with what makes the slider's value of it. */
   public static void join(Slider slider, Label number, DoubleUnaryOperator toSlider) {
-    backTo(slider, slider.getValue());
-    typed(number, v -> slider.setValue(toSlider.applyAsDouble(v)));
+    join(slider, number, slider.getValue(), toSlider);
   }
 
-  /** A double click puts a slider there. */
-  public static void backTo(Slider slider, double usual) {
+  /** The same where the slider's usual value is another than where it stands. */
+  public static void join(Slider slider, Label number, double usual, DoubleUnaryOperator toSlider) {
+    DoubleConsumer to = v -> slider.setValue(toSlider.applyAsDouble(v));
+    Tips.on(number, "Click to type it; a double click on the slider gives the usual value");
+    number.setOnMouseClicked(e -> type(number, slider, to));
     slider.setOnMouseClicked(
         e -> {
           if (e.getClickCount() == 2) {
             slider.setValue(usual);
           }
         });
+    slider.setOnKeyPressed(
+        e -> {
+          if (e.getCode() == KeyCode.ENTER) {
+            type(number, slider, to);
+            e.consume();
+          } else if (e.getCode() == KeyCode.BACK_SPACE || e.getCode() == KeyCode.DELETE) {
+            slider.setValue(usual);
+            e.consume();
+          }
+        });
   }
 
-  /** A click on a number lets another one be typed in its place; Escape leaves it. */
-  public static void typed(Label number, DoubleConsumer to) {
-    Tips.on(number, "Click to type it; a double click on the slider gives the usual value");
-    number.setOnMouseClicked(e -> type(number, to));
-  }
-
-  private static void type(Label number, DoubleConsumer to) {
+  private static void type(Label number, Slider slider, DoubleConsumer to) {
     TextField field = new TextField();
     field.setId("typed");
     field.setPrefColumnCount(4);
@@ -58,11 +64,16 @@ public final class Dials {
           number.setGraphic(null);
           number.setContentDisplay(ContentDisplay.LEFT);
         };
-    field.setOnAction(e -> take(field, back, to));
+    Runnable done =
+        () -> {
+          back.run();
+          slider.requestFocus();
+        };
+    field.setOnAction(e -> take(field, done, to));
     field.setOnKeyPressed(
         e -> {
           if (e.getCode() == KeyCode.ESCAPE) {
-            back.run();
+            done.run();
             e.consume();
           }
         });
@@ -73,11 +84,11 @@ public final class Dials {
     field.requestFocus();
   }
 
-  private static void take(TextField field, Runnable back, DoubleConsumer to) {
+  private static void take(TextField field, Runnable done, DoubleConsumer to) {
     String text = field.getText().replace(',', '.').replaceAll("[^0-9.+-]", "");
     try {
       double value = Double.parseDouble(text);
-      back.run();
+      done.run();
       to.accept(value);
     } catch (NumberFormatException wrong) {
       field.clear();

@@ -1,13 +1,9 @@
 package looseecho.desktop.ledger;
 
 import java.nio.file.Path;
-import javafx.scene.Node;
 import javafx.scene.control.Label;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import looseecho.desktop.control.Tips;
+import looseecho.desktop.control.Pages;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Lanes;
@@ -22,12 +18,14 @@ import looseecho.notes.Line;
 
 /** The template in figures, and the caution about rights. */
 public final class EchoLedger extends VBox {
+  private static final int GROOVE = 1;
+  private static final int BEAT = 2;
   private static final String RIGHTS =
       "Tempo, key, groove and style are free to learn from in most places; recordings and melodies are often protected. A"
           + " released beat needs its own sounds and its own tune, or a licence. Laws differ: ask a qualified adviser where you live.";
 
   private final VBox figures = new VBox(2);
-  private final ToggleGroup group = new ToggleGroup();
+  private final Pages pages = new Pages();
   private final GroovePanel groove;
 
   public EchoLedger(
@@ -37,54 +35,48 @@ public final class EchoLedger extends VBox {
       Matching matching,
       Lanes lanes,
       OwnAudio own) {
-    super(10);
     Label caution = line(RIGHTS);
     caution.getStyleClass().add(Theme.SMALL);
     groove = new GroovePanel(desk, selection, lanes);
-    VBox part =
-        pages(new SoundPanel(desk, selection, maker, lanes, own), GroundLedger.rule(), groove);
-    VBox beat =
-        pages(
+    pages
+        .with(
+            "ledger-part",
+            "Part",
+            "Sound of the picked part",
+            new SoundPanel(desk, selection, maker, lanes, own))
+        .with(
+            "ledger-groove",
+            "Groove",
+            "Timing and loudness from elsewhere",
+            groove,
+            GroundLedger.rule(),
+            caution)
+        .with(
+            "ledger-beat",
+            "Beat",
+            "How loose, which tempo and key",
             figures,
             GroundLedger.rule(),
             new LoosePanel(desk, maker),
             GroundLedger.rule(),
-            new RetunePanel(desk));
-    VBox whole =
-        pages(new SharedSoundPanel(desk, maker, matching), GroundLedger.rule(), new LogPanel(desk));
-    HBox chips =
-        new HBox(
-            6,
-            chip("ledger-part", "Part", "Sound and groove of the picked part", part),
-            chip("ledger-beat", "New beat", "How loose, which tempo and key", beat),
-            chip("ledger-whole", "Whole", "What all parts share, and what was done", whole));
-    getChildren().addAll(chips, part, beat, whole, GroundLedger.rule(), caution);
-    group.selectToggle(group.getToggles().get(1));
-    group.selectedToggleProperty().addListener((o, a, b) -> group.selectToggle(b == null ? a : b));
+            new RetunePanel(desk))
+        .with(
+            "ledger-whole",
+            "Whole",
+            "What all parts share, and what was done",
+            new SharedSoundPanel(desk, maker, matching),
+            GroundLedger.rule(),
+            new LogPanel(desk));
+    pages.show(BEAT);
+    getChildren().add(pages);
     desk.templateProperty().addListener((o, a, b) -> show(b));
     show(desk.templateProperty().get());
   }
 
   /** Offers the parts and the groove of a MIDI file or a project. */
   public void offer(Path file) {
-    group.selectToggle(group.getToggles().get(0));
+    pages.show(GROOVE);
     groove.take(file);
-  }
-
-  private static VBox pages(Node... panels) {
-    return new VBox(10, panels);
-  }
-
-  /** A chip that shows its page and hides the others. */
-  private ToggleButton chip(String id, String text, String tip, VBox page) {
-    ToggleButton chip = new ToggleButton(text);
-    chip.setId(id);
-    chip.getStyleClass().add(Theme.CHIP);
-    chip.setToggleGroup(group);
-    Tips.on(chip, tip);
-    page.visibleProperty().bind(chip.selectedProperty());
-    page.managedProperty().bind(chip.selectedProperty());
-    return chip;
   }
 
   private void show(Template t) {

@@ -17,6 +17,7 @@ import javafx.stage.FileChooser;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.Dials;
 import looseecho.desktop.control.SoundFiles;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.Lanes;
 import looseecho.desktop.session.Selection;
@@ -57,6 +58,10 @@ public final class GroovePanel extends VBox {
     onto.setId("groove-onto");
     strength.setId("groove-strength");
     strength.setPrefWidth(140);
+    Tips.on(from, "Whose timing and loudness: another section's, or of a file that was read");
+    Tips.on(lane, "Which of its drums");
+    Tips.on(onto, "Which drum of the section at work gets it");
+    Tips.on(strength, "Groove: how much of it is put on");
     lane.setPrefWidth(WIDTH);
     onto.setPrefWidth(WIDTH);
     strength.setBlockIncrement(5);

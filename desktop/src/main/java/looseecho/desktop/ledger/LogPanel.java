@@ -7,9 +7,9 @@ import looseecho.desktop.session.Desk;
 import looseecho.desktop.theme.Theme;
 import looseecho.echo.LogLine;
 
-/** The logbook: what was done last, newest first. The whole of it is kept in the project. */
+/** The logbook: what was done last, newest first. The project keeps all of it. */
 final class LogPanel extends VBox {
-  private static final int SHOWN = 10;
+  private static final int SHOWN = 4; // the whole of it is read where the work is handed over
 
   private final Desk desk;
 

@@ -69,6 +69,7 @@ final class LoosePanel extends VBox {
     last.setId("loose-last");
     last.setWrapText(true);
     last.getStyleClass().add(Theme.SMALL);
+    last.managedProperty().bind(last.textProperty().isNotEmpty());
     FlowPane buttons =
         new FlowPane(
             6,

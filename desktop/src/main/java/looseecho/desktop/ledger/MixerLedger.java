@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
+import looseecho.desktop.control.Pages;
 import looseecho.desktop.ledger.SettingRows.Range;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
@@ -24,18 +25,29 @@ public final class MixerLedger extends VBox {
   private final Desk desk;
   private final EchoMaker maker;
   private final VBox body = new VBox(4);
+  private final VBox end = new VBox(4);
   private SettingRows rows;
+  private SettingRows last; // of what it ends in
 
   public MixerLedger(Desk desk, EchoMaker maker, Matching matching) {
-    super(10);
     this.desk = desk;
     this.maker = maker;
-    getChildren().addAll(body, GroundLedger.rule(), new SharedSoundPanel(desk, maker, matching));
+    getChildren()
+        .add(
+            new Pages()
+                .with("mixer-groups", "Groups", "What drums, bass and tones run through", body)
+                .with(
+                    "mixer-shared",
+                    "Shared",
+                    "Room, delay and noise, and what it all ends in",
+                    end,
+                    GroundLedger.rule(),
+                    new SharedSoundPanel(desk, maker, matching)));
     maker
         .soundsProperty()
         .addListener(
             (o, a, b) -> {
-              if (!rows.isSetting()) {
+              if (!rows.isSetting() && !last.isSetting()) {
                 show();
               } else if (!offered(a).equals(offered(b))) {
                 Platform.runLater(this::show); // not under the hand that turns a dial
@@ -98,8 +110,10 @@ public final class MixerLedger extends VBox {
             v -> sounds().with(g, sounds().group(g).driven(sounds().group(g).drive(), v)));
       }
     }
-    ends();
     body.getChildren().setAll(rows);
+    last = new SettingRows(desk, maker, "Mixer");
+    ends();
+    end.getChildren().setAll(last);
     tell();
   }
 
@@ -139,27 +153,27 @@ public final class MixerLedger extends VBox {
   }
 
   private void ends() {
-    rows.heading("It ends in");
+    last.heading("It ends in");
     Master m = sounds().whole().master();
-    rows.choice(
+    last.choice(
         "ends in",
         List.of(Master.End.values()),
         m.end(),
         Master.End::words,
         e -> master(new Master(e, sounds().whole().master().upward())));
-    rows.dial(
+    last.dial(
         "lift the soft",
         new Range(0, 0.4, 0),
         m.upward(),
         SettingRows::percent,
         v -> master(new Master(sounds().whole().master().end(), v)));
-    rows.dial(
+    last.dial(
         "room damped",
         new Range(0, 0.95, 0.35),
         sounds().space().damping(),
         SettingRows::percent,
         v -> sounds().with(sounds().space().damped(v)));
-    rows.dial(
+    last.dial(
         "room driven",
         new Range(0, 5, 0),
         sounds().space().drive(),

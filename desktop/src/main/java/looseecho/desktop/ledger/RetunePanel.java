@@ -17,6 +17,10 @@ import looseecho.notes.Key;
 
 /** Tempo and key of the new beat, with the arithmetic. */
 final class RetunePanel extends VBox {
+  private static final double TEMPO_WIDTH =
+      72; // a tempo with its hundredths; with the key in one row
+  private static final double KEY_WIDTH = 133;
+
   private final Desk desk;
   private final TextField tempo = new TextField();
   private final CheckBox proportion = new CheckBox("timing in proportion");
@@ -29,7 +33,8 @@ final class RetunePanel extends VBox {
     this.desk = desk;
     tempo.setId("echo-tempo");
     Tips.on(tempo, "Tempo of your beat (Enter)");
-    tempo.setPrefWidth(84);
+    tempo.setPrefWidth(TEMPO_WIDTH);
+    key.setPrefWidth(KEY_WIDTH);
     tempo.setOnAction(e -> tempo());
     proportion.setId("in-proportion");
     Tips.on(proportion, "How late or early strokes are grows and shrinks with the steps");

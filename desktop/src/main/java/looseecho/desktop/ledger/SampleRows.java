@@ -1,9 +1,12 @@
 package looseecho.desktop.ledger;
 
 import java.io.File;
+import java.nio.file.Path;
+import java.util.function.ToDoubleFunction;
 import javafx.scene.layout.FlowPane;
 import looseecho.desktop.control.Buttons;
 import looseecho.desktop.control.SoundFiles;
+import looseecho.desktop.ledger.SettingRows.Range;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.OwnAudio;
@@ -85,18 +88,18 @@ final class SampleRows {
         "semitones",
         -24,
         24,
-        own.semitones(),
+        SampleSound::semitones,
         "%+.0f",
         (s, v) -> s.tuned(Math.rint(v)));
-    sample(rows, drum, "start", 0, 500, own.startMs(), "%.0f ms", (s, v) -> s.from(v));
-    sample(rows, drum, "length", 0, 2000, own.lengthMs(), "%.0f ms", (s, v) -> s.lasting(v));
+    sample(rows, drum, "start", 0, 500, SampleSound::startMs, "%.0f ms", (s, v) -> s.from(v));
+    sample(rows, drum, "length", 0, 2000, SampleSound::lengthMs, "%.0f ms", (s, v) -> s.lasting(v));
     sample(
         rows,
         drum,
         "rise",
         0,
         200,
-        own.riseMs(),
+        SampleSound::riseMs,
         "%.0f ms",
         (s, v) -> s.shaped(v, s.decayMs(), s.fadeMs()));
     sample(
@@ -105,7 +108,7 @@ final class SampleRows {
         "decay",
         0,
         1000,
-        own.decayMs(),
+        SampleSound::decayMs,
         "%.0f ms",
         (s, v) -> s.shaped(s.riseMs(), v, s.fadeMs()));
     sample(
@@ -114,13 +117,12 @@ final class SampleRows {
         "fade",
         0,
         500,
-        own.fadeMs(),
+        SampleSound::fadeMs,
         "%.0f ms",
         (s, v) -> s.shaped(s.riseMs(), s.decayMs(), v));
-    rows.slider(
+    rows.dial(
         "backwards",
-        0,
-        1,
+        new Range(0, 1, 0),
         own.reversed() ? 1 : 0,
         v -> v > 0.5 ? "yes" : "no",
         v -> sounds().with(drum, own(drum).turned(v > 0.5)));
@@ -137,9 +139,14 @@ final class SampleRows {
       String name,
       double min,
       double max,
-      double value,
+      ToDoubleFunction<SampleSound> of,
       String format,
       SampleChange change) {
-    rows.slider(name, min, max, value, format, v -> sounds().with(drum, change.of(own(drum), v)));
+    rows.dial(
+        name,
+        new Range(min, max, of.applyAsDouble(SampleSound.of(Path.of(own(drum).path())))),
+        of.applyAsDouble(own(drum)),
+        format,
+        v -> sounds().with(drum, change.of(own(drum), v)));
   }
 }

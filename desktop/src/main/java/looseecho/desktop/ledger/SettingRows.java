@@ -52,28 +52,13 @@ public final class SettingRows extends GridPane {
     setColumnSpan(bars, 2);
   }
 
-  /** A setting; it is done when the slider is let go, so that undo takes back one gesture. */
-  public void slider(
-      String name, double min, double max, double value, String format, Change change) {
-    DoubleFunction<String> words = v -> String.format(Locale.ROOT, format, v);
-    slider(name, min, max, value, words, change);
-  }
-
-  /** The same with words for each value. */
-  public void slider(
-      String name,
-      double min,
-      double max,
-      double value,
-      DoubleFunction<String> words,
-      Change change) {
-    dial(name, new Range(min, max, value), value, words, change);
-  }
-
   /** From where to where a dial goes, and its usual value, which a double click gives back. */
   public record Range(double min, double max, double usual) {}
 
-  /** A setting that can be dragged, typed in (a click on its number) or put back (double click). */
+  /**
+   * A setting that can be dragged, typed in or put back, as {@link Dials} says; it is done when the
+   * slider is let go, so that undo takes back one gesture.
+   */
   public void dial(
       String name, Range range, double value, DoubleFunction<String> words, Change change) {
     double min = range.min();
@@ -109,13 +94,24 @@ public final class SettingRows extends GridPane {
     number.setMinWidth(64);
     Label label = new Label(name);
     label.setMinWidth(Region.USE_PREF_SIZE);
-    String keys = "Drag it, click its number to type, double click for the usual value";
+    String keys =
+        "Drag it, click its number or press Enter to type, double click or Backspace for the usual value";
     Tips.on(label, keys);
     Tips.on(s, keys);
+    s.setAccessibleText(of + ": " + name);
     DoubleUnaryOperator within = v -> in.applyAsDouble(Math.max(min, Math.min(max, v)));
-    Dials.typed(number, v -> s.setValue(within.applyAsDouble(v)));
-    Dials.backTo(s, within.applyAsDouble(range.usual()));
+    Dials.join(s, number, within.applyAsDouble(range.usual()), within);
     addRow(row++, label, s, number);
+  }
+
+  /** The same with the number as a format tells it. */
+  public void dial(String name, Range range, double value, String format, Change change) {
+    dial(
+        name,
+        range,
+        value,
+        (DoubleFunction<String>) v -> String.format(Locale.ROOT, format, v),
+        change);
   }
 
   /** A setting of a few values. */

@@ -3,6 +3,7 @@ package looseecho.desktop.ledger;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.ledger.SettingRows.Range;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Matching;
@@ -42,53 +43,57 @@ final class SharedSoundPanel extends VBox {
 
   private void show() {
     Sounds s = sounds();
+    Sounds u = desk.near();
     rows = new SettingRows(desk, maker, "All parts");
-    rows.slider("room lasts", 0.1, 4, s.roomSeconds(), "%.1f s", v -> sounds().room(v));
-    rows.slider(
+    rows.dial(
+        "room lasts",
+        new Range(0.1, 4, u.roomSeconds()),
+        s.roomSeconds(),
+        "%.1f s",
+        v -> sounds().room(v));
+    rows.dial(
         "delay of",
-        0,
-        DELAYS.length - 1.0,
+        new Range(0, DELAYS.length - 1.0, nearest(u.delayBeats())),
         nearest(s.delayBeats()),
         v -> NAMES[(int) Math.rint(v)],
         v -> sounds().delay(DELAYS[(int) Math.rint(v)], sounds().delayFeedback()));
-    rows.slider(
+    rows.dial(
         "repeats",
-        0,
-        0.9,
+        new Range(0, 0.9, u.delayFeedback()),
         s.delayFeedback(),
         v -> Math.round(100 * v) + " %",
         v -> sounds().delay(sounds().delayBeats(), v));
-    rows.slider(
+    rows.dial(
         "drum drive",
-        0,
-        5,
+        new Range(0, 5, u.drumDrive()),
         s.drumDrive(),
         v -> SettingRows.percent(v / 5),
         v -> sounds().driven(v));
-    rows.slider(
+    rows.dial(
         "mono below",
-        0,
-        300,
+        new Range(0, 300, u.monoBelowHz()),
         s.monoBelowHz(),
         v -> v < 1 ? "off" : Math.round(v) + " Hz",
         v -> sounds().monoBelow(v < 1 ? 0 : v));
     Bed bed = s.bed();
-    rows.slider(
+    rows.dial(
         "noise bed",
-        Bed.SILENT_DB,
-        -12,
+        new Range(Bed.SILENT_DB, -12, u.bed().levelDb()),
         bed.levelDb(),
         v -> v <= Bed.SILENT_DB ? "off" : String.format(java.util.Locale.ROOT, "%.0f dB", v),
         v -> sounds().with(sounds().bed().level(v)));
-    rows.slider(
+    rows.dial(
         "bed up to",
-        600,
-        16000,
+        new Range(600, 16000, u.bed().highHz()),
         bed.highHz(),
         "%.0f Hz",
         v -> sounds().with(sounds().bed().bright(v)));
-    rows.slider(
-        "bed ducks", 0, 24, bed.duckDb(), "%.0f dB", v -> sounds().with(sounds().bed().ducked(v)));
+    rows.dial(
+        "bed ducks",
+        new Range(0, 24, u.bed().duckDb()),
+        bed.duckDb(),
+        "%.0f dB",
+        v -> sounds().with(sounds().bed().ducked(v)));
     rows.bars("colour", s.colour(), c -> sounds().coloured(c, sounds().sides()));
     rows.bars("sides", s.sides(), c -> sounds().coloured(sounds().colour(), c));
     getChildren()

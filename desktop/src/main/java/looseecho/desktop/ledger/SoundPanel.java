@@ -3,6 +3,7 @@ package looseecho.desktop.ledger;
 import java.util.Locale;
 import java.util.function.BiFunction;
 import java.util.function.DoubleFunction;
+import java.util.function.ToDoubleFunction;
 import javafx.geometry.Pos;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -10,6 +11,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import looseecho.activity.Lane;
 import looseecho.desktop.control.Choices;
+import looseecho.desktop.ledger.SettingRows.Range;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Lanes;
@@ -67,48 +69,47 @@ final class SoundPanel extends VBox {
   private void show() {
     Part part = selection.partProperty().get();
     Strip s = sounds().strip(part);
+    Strip u = desk.near().strip(part);
     rows = new SettingRows(desk, maker, desk.name(part));
-    rows.slider(
-        "level", -48, 6, s.levelDb(), "%.1f dB", v -> sounds().with(part, strip(part).level(v)));
-    rows.slider(
+    rows.dial(
+        "level",
+        new Range(-48, 6, u.levelDb()),
+        s.levelDb(),
+        "%.1f dB",
+        v -> sounds().with(part, strip(part).level(v)));
+    rows.dial(
         "place",
-        -1,
-        1,
+        new Range(-1, 1, u.pan()),
         s.pan(),
         SettingRows::side,
         v -> sounds().with(part, strip(part).panned(v)));
-    rows.slider(
+    rows.dial(
         "width",
-        0,
-        1,
+        new Range(0, 1, u.width()),
         s.width(),
         SettingRows::percent,
         v -> sounds().with(part, strip(part).wide(v)));
-    rows.slider(
+    rows.dial(
         "duck",
-        0,
-        24,
+        new Range(0, 24, u.duckDb()),
         s.duckDb(),
         "%.0f dB",
         v -> sounds().with(part, strip(part).ducked(v, strip(part).duckMs())));
-    rows.slider(
+    rows.dial(
         "recovery",
-        20,
-        600,
+        new Range(20, 600, u.duckMs()),
         s.duckMs(),
         this::inNoteValues,
         v -> sounds().with(part, strip(part).ducked(strip(part).duckDb(), v)));
-    rows.slider(
+    rows.dial(
         "room",
-        0,
-        1,
+        new Range(0, 1, u.room()),
         s.room(),
         SettingRows::percent,
         v -> sounds().with(part, strip(part).sends(v, strip(part).delay())));
-    rows.slider(
+    rows.dial(
         "delay",
-        0,
-        1,
+        new Range(0, 1, u.delay()),
         s.delay(),
         SettingRows::percent,
         v -> sounds().with(part, strip(part).sends(strip(part).room(), v)));
@@ -170,21 +171,24 @@ final class SoundPanel extends VBox {
       return;
     }
     DrumSound d = sounds().drum(drum);
+    DrumSound du = desk.near().drum(drum);
     if (d.toneHz() > 0) {
-      rows.slider(
-          "pitch", 30, 600, d.toneHz(), "%.0f Hz", v -> sounds().with(drum, now(drum).tuned(v)));
+      rows.dial(
+          "pitch",
+          new Range(30, 600, du.toneHz()),
+          d.toneHz(),
+          "%.0f Hz",
+          v -> sounds().with(drum, now(drum).tuned(v)));
     }
-    rows.slider(
+    rows.dial(
         "length",
-        5,
-        800,
+        new Range(5, 800, length(du)),
         length(d),
         "%.0f ms",
         v -> sounds().with(drum, now(drum).longer(v / length(now(drum)))));
-    rows.slider(
+    rows.dial(
         "brightness",
-        1500,
-        18000,
+        new Range(1500, 18000, du.highHz()),
         d.highHz(),
         "%.0f Hz",
         v -> sounds().with(drum, now(drum).brighter(v)));
@@ -205,14 +209,13 @@ final class SoundPanel extends VBox {
   }
 
   private void tone(LinePart line) {
-    ToneSound t = sounds().tone(line);
-    tone(line, "wave", 0, 1, t.saw(), SoundPanel::wave, ToneSound::wave);
-    tone(line, "spread", 0, 40, t.detuneCents(), v -> unit(v, "cents"), ToneSound::spread);
-    tone(line, "filter", 80, 6000, t.cutoffHz(), v -> unit(v, "Hz"), ToneSound::filtered);
-    tone(line, "opens by", 0, 6000, t.openHz(), v -> unit(v, "Hz"), ToneSound::opening);
-    tone(line, "decay", 20, 1500, t.decayMs(), v -> unit(v, "ms"), ToneSound::decaying);
-    tone(line, "drive", 0, 5, t.drive(), v -> SettingRows.percent(v / 5), ToneSound::driven);
-    tone(line, "sub", 0, 1, t.sub(), SettingRows::percent, ToneSound::subbed);
+    tone(line, "wave", 0, 1, ToneSound::saw, SoundPanel::wave, ToneSound::wave);
+    tone(line, "spread", 0, 40, ToneSound::detuneCents, v -> unit(v, "cents"), ToneSound::spread);
+    tone(line, "filter", 80, 6000, ToneSound::cutoffHz, v -> unit(v, "Hz"), ToneSound::filtered);
+    tone(line, "opens by", 0, 6000, ToneSound::openHz, v -> unit(v, "Hz"), ToneSound::opening);
+    tone(line, "decay", 20, 1500, ToneSound::decayMs, v -> unit(v, "ms"), ToneSound::decaying);
+    tone(line, "drive", 0, 5, ToneSound::drive, v -> SettingRows.percent(v / 5), ToneSound::driven);
+    tone(line, "sub", 0, 1, ToneSound::sub, SettingRows::percent, ToneSound::subbed);
   }
 
   private void tone(
@@ -220,14 +223,13 @@ final class SoundPanel extends VBox {
       String name,
       double min,
       double max,
-      double value,
+      ToDoubleFunction<ToneSound> value,
       DoubleFunction<String> words,
       BiFunction<ToneSound, Double, ToneSound> change) {
-    rows.slider(
+    rows.dial(
         name,
-        min,
-        max,
-        value,
+        new Range(min, max, value.applyAsDouble(desk.near().tone(line))),
+        value.applyAsDouble(sounds().tone(line)),
         words,
         v -> sounds().with(line, change.apply(sounds().tone(line), v)));
   }

@@ -2,6 +2,7 @@ package looseecho.desktop.control;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNull;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.Locale;
 import javafx.scene.Scene;
@@ -66,6 +67,16 @@ class DialsTest {
     robot.write("-20").type(KeyCode.ESCAPE);
     assertEquals(0.5, gain.getValue(), 1e-9);
     assertNull(number.getGraphic());
+  }
+
+  @Test
+  void theKeyboardDoesTheSame(FxRobot robot) {
+    robot.interact(gain::requestFocus);
+    robot.type(KeyCode.ENTER).write("-20").type(KeyCode.ENTER);
+    assertEquals(0.1, gain.getValue(), 1e-9);
+    assertTrue(gain.isFocused(), "the next key goes to the slider again");
+    robot.type(KeyCode.BACK_SPACE);
+    assertEquals(0.5, gain.getValue(), 1e-9);
   }
 
   @Test

@@ -4,7 +4,6 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.Set;
 import java.util.TreeSet;
 import javafx.scene.Node;
@@ -13,22 +12,24 @@ import javafx.scene.control.ComboBoxBase;
 import javafx.scene.control.Control;
 import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Slider;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.control.ToggleButton;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.testfx.framework.junit5.Start;
 
-/** Whatever can be pressed, moved or typed into says what it does, to the eye and to a reader. */
-class TooltipsTest extends WindowTest {
-  @TempDir private Path dir;
-
+/** What holds on all benches, with the demo as a usual track. */
+class EveryBenchTest extends WindowTest {
   @Start
   void start(Stage stage) throws IOException {
-    openTrack(stage, dir);
+    open(stage);
   }
+
+  private int seen;
+  private int pages;
 
   private static boolean works(Node n) {
     boolean kind =
@@ -59,30 +60,54 @@ class TooltipsTest extends WindowTest {
     return text || prompt || accessible || c.getTooltip() != null;
   }
 
-  @Test
-  void everyControlOfEveryBench() {
-    until("it is heard", () -> session.desk().templateProperty().get() != null);
-    Set<String> mute = new TreeSet<>();
-    int seen = 0;
-    for (Bench bench : Bench.values()) {
-      robot.interact(() -> shell.go(bench));
-      until("all is shown", () -> session.lanes().resting());
-      for (Node n : shell.lookupAll("*")) {
-        if (works(n)) {
-          Control c = (Control) n;
-          seen++;
-          String words = c instanceof Labeled l ? l.getText() : "";
-          String what = bench + " " + c.getClass().getSimpleName() + " #" + c.getId() + " " + words;
-          if (c.getTooltip() == null || c.getTooltip().getText().isBlank()) {
-            mute.add(what + ": no tooltip");
-          }
-          if (!named(c)) {
-            mute.add(what + ": no name");
-          }
+  /** Whatever can be pressed, moved or typed into says what it does, to the eye and to a reader. */
+  private void speaks(Bench bench, Set<String> mute) {
+    for (Node n : shell.lookupAll("*")) {
+      if (works(n)) {
+        Control c = (Control) n;
+        seen++;
+        String words = c instanceof Labeled l ? l.getText() : "";
+        String what = bench + " " + c.getClass().getSimpleName() + " #" + c.getId() + " " + words;
+        if (c.getTooltip() == null || c.getTooltip().getText().isBlank()) {
+          mute.add(what + ": no tooltip");
+        }
+        if (!named(c)) {
+          mute.add(what + ": no name");
         }
       }
     }
+  }
+
+  /** At 1280x800 a whole ledger is seen at once. */
+  private void fits(Bench bench, String page) {
+    robot.interact(shell::layout);
+    ScrollPane ledger = robot.lookup(".ledger").queryAs(ScrollPane.class);
+    double wanted = ledger.getContent().prefHeight(ledger.getViewportBounds().getWidth());
+    double room = ledger.getViewportBounds().getHeight();
+    assertTrue(wanted <= room, bench + " " + page + " wants " + wanted + " of " + room);
+    pages += room > 500 ? 1 : 0;
+  }
+
+  @Test
+  void everyControlSpeaksAndNoLedgerScrolls() {
+    openDemo();
+    Set<String> mute = new TreeSet<>();
+    for (Bench bench : Bench.values()) {
+      robot.interact(() -> shell.go(bench));
+      until("all is shown", () -> session.lanes().resting());
+      Set<ToggleButton> chips = robot.lookup(".ledger .page-chip").queryAllAs(ToggleButton.class);
+      for (ToggleButton chip : chips) {
+        robot.interact(chip::fire);
+        fits(bench, chip.getText());
+        speaks(bench, mute);
+      }
+      if (chips.isEmpty()) {
+        fits(bench, "");
+        speaks(bench, mute);
+      }
+    }
     assertTrue(seen > 300, "the benches are full of controls: " + seen);
+    assertEquals(Bench.values().length + 4, pages, "four pages of the echo, two of the sounds");
     assertEquals(Set.of(), mute, String.join("\n", mute));
     assertEquals(1, robot.lookup("#message").queryAllAs(Label.class).size());
   }
