@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.io.IOException;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.BiConsumer;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBoxBase;
@@ -25,9 +26,11 @@ import org.testfx.framework.junit5.Start;
 class EveryBenchTest extends WindowTest {
   @Start
   void start(Stage stage) throws IOException {
+    this.stage = stage;
     open(stage);
   }
 
+  private Stage stage;
   private int seen;
   private int pages;
 
@@ -80,7 +83,6 @@ class EveryBenchTest extends WindowTest {
 
   /** At 1280x800 a whole ledger is seen at once. */
   private void fits(Bench bench, String page) {
-    robot.interact(shell::layout);
     ScrollPane ledger = robot.lookup(".ledger").queryAs(ScrollPane.class);
     double wanted = ledger.getContent().prefHeight(ledger.getViewportBounds().getWidth());
     double room = ledger.getViewportBounds().getHeight();
@@ -88,24 +90,69 @@ class EveryBenchTest extends WindowTest {
     pages += room > 500 ? 1 : 0;
   }
 
-  @Test
-  void everyControlSpeaksAndNoLedgerScrolls() {
-    openDemo();
-    Set<String> mute = new TreeSet<>();
+  /** What is cut at its right, or has too little room for its words. */
+  private void whole(Bench bench, Set<String> cut) {
+    for (Node n : shell.lookupAll("*")) {
+      if (n instanceof Control c && shown(n) && !(n instanceof ScrollPane)) {
+        String words = c instanceof Labeled l ? l.getText() : "";
+        String what = bench + " " + c.getClass().getSimpleName() + " #" + c.getId() + " " + words;
+        double right = c.localToScene(c.getBoundsInLocal()).getMaxX();
+        for (Node up = c.getParent(); up != null; up = up.getParent()) {
+          Node clip = up.getClip();
+          if (clip != null && right > up.localToScene(clip.getBoundsInLocal()).getMaxX() + 1) {
+            cut.add(what + ": beyond the edge of its pane");
+          }
+        }
+        if (c instanceof Labeled l
+            && !l.isWrapText()
+            && l.getWidth() < Math.floor(l.prefWidth(-1))) {
+          cut.add(what + ": " + l.getWidth() + " of " + l.prefWidth(-1));
+        }
+      }
+    }
+  }
+
+  /** Every page of every ledger, one after the other. */
+  private void eachPage(BiConsumer<Bench, String> look) {
     for (Bench bench : Bench.values()) {
       robot.interact(() -> shell.go(bench));
       until("all is shown", () -> session.lanes().resting());
       Set<ToggleButton> chips = robot.lookup(".ledger .page-chip").queryAllAs(ToggleButton.class);
       for (ToggleButton chip : chips) {
         robot.interact(chip::fire);
-        fits(bench, chip.getText());
-        speaks(bench, mute);
+        robot.interact(shell::layout);
+        look.accept(bench, chip.getText());
       }
       if (chips.isEmpty()) {
-        fits(bench, "");
-        speaks(bench, mute);
+        robot.interact(shell::layout);
+        look.accept(bench, "");
       }
     }
+  }
+
+  @Test
+  void nothingIsCutAt1024() {
+    openDemo();
+    robot.interact(
+        () -> {
+          stage.setWidth(1024);
+          stage.setHeight(700);
+        });
+    Set<String> cut = new TreeSet<>();
+    eachPage((bench, page) -> whole(bench, cut));
+    assertTrue(shell.getWidth() < 1100, "the window is narrow");
+    assertEquals(Set.of(), cut, String.join("\n", cut));
+  }
+
+  @Test
+  void everyControlSpeaksAndNoLedgerScrolls() {
+    openDemo();
+    Set<String> mute = new TreeSet<>();
+    eachPage(
+        (bench, page) -> {
+          fits(bench, page);
+          speaks(bench, mute);
+        });
     assertTrue(seen > 300, "the benches are full of controls: " + seen);
     assertEquals(Bench.values().length + 4, pages, "four pages of the echo, two of the sounds");
     assertEquals(Set.of(), mute, String.join("\n", mute));

@@ -41,7 +41,7 @@ public final class EchoBench extends VBox {
   private static final double LOWEST_CHART = 196; // nine lanes and the bass still apart
 
   private static final String HELP =
-      "Outlines: heard; filled: your echo. Click a step, or arrows and Enter; Shift and arrows: loudness, earlier, later; Alt and ←, →: length.";
+      "Outlines: heard; filled: your echo. Click a step, or Enter; Shift and arrows: loudness, time; Alt and ←, →: length.";
 
   private final Desk desk;
   private final Selection selection;

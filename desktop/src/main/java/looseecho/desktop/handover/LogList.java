@@ -3,7 +3,6 @@ package looseecho.desktop.handover;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import javafx.geometry.Pos;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -12,7 +11,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Tips;
@@ -30,6 +29,7 @@ final class LogList extends VBox {
   private record Line(String words, Notebook.Note note, int number) {}
 
   private static final String WHOLE = "about the whole";
+  private static final double ABOUT = 150; // pixels for the name of a part
 
   private final Desk desk;
   private final Playback playback;
@@ -80,14 +80,12 @@ final class LogList extends VBox {
     Tips.on(question, "It asks for an answer: it stands on the sheet as open");
     about.setId("log-about");
     Tips.on(about, "The part or sound that the note is about");
-    about.setMaxWidth(Double.MAX_VALUE);
-    HBox.setHgrow(about, Priority.ALWAYS);
+    about.setPrefWidth(ABOUT);
     CheckBox here = new CheckBox("at this bar");
     here.setId("log-here");
     Tips.on(here, "The note belongs to the bar where the playhead is");
     note.setOnAction(e -> add(note, here.isSelected(), question.isSelected()));
-    HBox more = new HBox(8, about, here, question);
-    more.setAlignment(Pos.CENTER_LEFT);
+    FlowPane more = new FlowPane(8, 4, about, here, question);
     getChildren().addAll(head, search, list, why(), note, more);
     desk.templateProperty().addListener((o, a, b) -> parts());
     parts();

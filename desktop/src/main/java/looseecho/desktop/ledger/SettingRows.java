@@ -37,7 +37,7 @@ public final class SettingRows extends GridPane {
 
   /** {@code of} names in the logbook what the settings belong to. */
   public SettingRows(Desk desk, EchoMaker maker, String of) {
-    super(8, 2);
+    super(6, 2);
     this.desk = desk;
     this.maker = maker;
     this.of = of;
@@ -69,6 +69,7 @@ public final class SettingRows extends GridPane {
     Slider s = new Slider(in.applyAsDouble(min), in.applyAsDouble(max), in.applyAsDouble(value));
     s.setId("sound-" + name.replace(' ', '-'));
     s.setPrefWidth(70);
+    s.setMinWidth(30);
     s.setMaxWidth(170);
     GridPane.setHgrow(s, Priority.SOMETIMES);
     s.setBlockIncrement((s.getMax() - s.getMin()) / 20);

@@ -1,5 +1,6 @@
 package looseecho.desktop.sounds;
 
+import javafx.beans.binding.Bindings;
 import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -21,6 +22,7 @@ import looseecho.synth.Moved;
 /** What each part is stacked from: parts and layers at the left, the picked layer beside them. */
 public final class SoundsBench extends HBox {
   private static final double LIST = 210;
+  private static final double LIST_SHARE = 0.27; // of a narrow window's bench
 
   private final Desk desk;
   private final EchoMaker maker;
@@ -28,7 +30,7 @@ public final class SoundsBench extends HBox {
   private final LayerList list;
   private final SoundPicture picture = new SoundPicture();
   private final Label title = new Label();
-  private final HBox dials = new HBox(20);
+  private final HBox dials = new HBox(14);
   private SettingRows[] rows = new SettingRows[0];
 
   public SoundsBench(Desk desk, Selection selection, EchoMaker maker, OwnAudio own) {
@@ -39,8 +41,8 @@ public final class SoundsBench extends HBox {
     getStyleClass().add("bench");
     list = new LayerList(desk, selection, picked, own);
     ScrollPane parts = scrolled(list);
-    parts.setMinWidth(LIST);
-    parts.setPrefWidth(LIST);
+    parts.minWidthProperty().bind(Bindings.min(LIST, widthProperty().multiply(LIST_SHARE)));
+    parts.prefWidthProperty().bind(parts.minWidthProperty());
     title.getStyleClass().add(Theme.HEADING);
     Button hear =
         Buttons.of("layer-hear", "Hear it", "The part once, as it sounds now", this::hear);
