@@ -26,6 +26,8 @@ import looseecho.separate.Stem;
 public final class LayersBench extends VBox {
   private static final double FEWEST = 120; // of the chart's height
   private static final double MOST = 230; // that it takes from the plan below it
+  private static final String WAITING =
+      "The track is taken apart first; its layers come after that";
   private static final String HELP =
       "Up and down pick a layer. Enter: its group alone, Shift and Enter: all without it, both as"
           + " loud as the track. For study: what is cut out of a recording stays its makers'.";
@@ -44,13 +46,13 @@ public final class LayersBench extends VBox {
     HereMenu.on(chart, "Its group alone", "Enter", "All without it", "Shift+Enter");
     VBox.setVgrow(chart, Priority.ALWAYS);
     chart.setMinHeight(FEWEST);
-    Label state = new Label();
+    Label state = new Label(WAITING);
     state.setId("layers-state");
     state.getStyleClass().add(Theme.SMALL);
     ear.layersProperty()
         .addListener(
             (o, a, b) -> {
-              state.setText(b.isEmpty() ? "" : b.size() + " layers heard");
+              state.setText(b.isEmpty() ? WAITING : b.size() + " layers heard");
               chart.setMinHeight(Math.max(FEWEST, Math.min(MOST, LayerChart.least(b.size()))));
             });
     button(alone, "layer-alone", "The picked layer's group alone (Enter)");
