@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
+import looseecho.desktop.session.SameTrack;
 import looseecho.desktop.session.Session;
 import looseecho.echo.Template;
 import looseecho.exchange.JamsReader;
@@ -89,7 +90,7 @@ final class ReadBack {
         .reading()
         .start(
             p -> reading.read(),
-            taken,
+            SameTrack.only(session.desk(), taken),
             e ->
                 session
                     .desk()

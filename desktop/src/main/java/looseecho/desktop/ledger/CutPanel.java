@@ -16,6 +16,7 @@ import looseecho.desktop.control.Choices;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.EchoMaker;
 import looseecho.desktop.session.Lanes;
+import looseecho.desktop.session.SameTrack;
 import looseecho.desktop.session.Selection;
 import looseecho.dsp.Attacks;
 import looseecho.echo.DrumPart;
@@ -174,7 +175,13 @@ final class CutPanel extends VBox {
         .reading()
         .start(
             p -> how.of(now),
-            cut -> slices(s -> cut, "cut " + how.words),
+            SameTrack.only(
+                desk,
+                cut -> {
+                  if (maker.soundsProperty().get().sample(drum).filter(now::equals).isPresent()) {
+                    slices(s -> cut, "cut " + how.words);
+                  }
+                }),
             e -> desk.say(String.valueOf(e.getMessage())));
   }
 

@@ -8,7 +8,7 @@ import java.util.List;
  * @param opening opens tracks and projects; the newest counts
  * @param hearing hears corrections; the newest counts
  * @param parting parts the track into its layers; the newest counts
- * @param matching brings the echo's sounds near the track's; the newest counts
+ * @param matching brings the echo's sounds near the track's, one wish after the other
  * @param comparing compares the echo's sounds with the track's; the newest counts
  * @param measuring measures how near the echo is; the newest counts
  * @param indexing measures samples
@@ -17,7 +17,8 @@ import java.util.List;
  * @param auditioning makes a sample ready to be heard; the newest counts
  * @param plugging opens another sound card; the newest counts
  * @param batch hears several tracks, one after the other
- * @param reading reads what the person lays on a template, such as a groove
+ * @param reading reads what the person lays on a template, such as a groove, one after the other
+ * @param recording records from the input
  */
 public record Lanes(
     Work opening,
@@ -33,6 +34,7 @@ public record Lanes(
     Work plugging,
     Work batch,
     Work reading,
+    Work recording,
     Work saving,
     Work exporting)
     implements AutoCloseable {
@@ -41,7 +43,7 @@ public record Lanes(
         Work.newest("opening"),
         Work.newest("hearing"),
         Work.newest("parting the layers"),
-        Work.newest("matching sounds"),
+        Work.inOrder("matching sounds"),
         Work.newest("comparing sounds"),
         Work.newest("measuring how near it is"),
         Work.inOrder("measuring samples"),
@@ -50,7 +52,8 @@ public record Lanes(
         Work.newest("making a sample ready"),
         Work.newest("opening the sound card"),
         Work.inOrder("hearing tracks"),
-        Work.newest("reading"),
+        Work.inOrder("reading"),
+        Work.newest("recording"),
         Work.inOrder("saving"),
         Work.inOrder("exporting"));
   }
@@ -70,6 +73,7 @@ public record Lanes(
         plugging,
         batch,
         reading,
+        recording,
         saving,
         exporting);
   }

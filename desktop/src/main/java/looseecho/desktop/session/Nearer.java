@@ -1,7 +1,10 @@
 package looseecho.desktop.session;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
+import looseecho.echo.Part;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sounds;
 import looseecho.palette.RecipeFitter;
@@ -10,13 +13,15 @@ import looseecho.reading.Progress;
 /**
  * Sounds whose recipes were turned towards the track's.
  *
+ * @param turned the parts whose sounds are others
  * @param words what came of it
  */
-record Nearer(Sounds sounds, String words) {
+record Nearer(Sounds sounds, Set<Part> turned, String words) {
   /** Fits some rows; takes a moment. */
   static Nearer of(List<PaletteRow> rows, EchoRenderer renderer, Sounds now, Progress p) {
     RecipeFitter fitter = new RecipeFitter(renderer);
     Sounds out = now;
+    Set<Part> turned = new HashSet<>();
     double before = 0;
     double after = 0;
     String steps = "";
@@ -26,6 +31,7 @@ record Nearer(Sounds sounds, String words) {
       RecipeFitter.Fitted fitted = fitter.fit(rows.get(k).heard(), now.sound(part), p);
       if (!fitted.steps().isEmpty()) {
         out = out.with(part, fitted.sound());
+        turned.add(part);
       }
       before += fitted.before() / rows.size();
       after += fitted.after() / rows.size();
@@ -34,9 +40,9 @@ record Nearer(Sounds sounds, String words) {
     String name = rows.size() == 1 ? rows.get(0).heard().name() : "All sounds";
     String apart = String.format(Locale.ROOT, "%.1f to %.1f dB", before, after);
     String words =
-        out.equals(now)
+        turned.isEmpty()
             ? name + ": no turn of its dials brings it nearer"
             : name + ": " + apart + " from the track's" + (rows.size() == 1 ? "; " + steps : "");
-    return new Nearer(out, words);
+    return new Nearer(out, Set.copyOf(turned), words);
   }
 }

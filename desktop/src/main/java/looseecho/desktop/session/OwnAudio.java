@@ -73,16 +73,11 @@ public final class OwnAudio {
   }
 
   private void take(Path file, Optional<Double> beats, String more) {
-    Optional<DrumPart> part = next();
-    if (part.isEmpty()) {
-      desk.say("There are " + Part.MOST + " parts of percussion, and no more fit.");
-      return;
-    }
     lanes
         .reading()
         .start(
             p -> Read.of(file),
-            r -> lay(r, part.get(), file, beats, more),
+            SameTrack.only(desk, r -> lay(r, file, beats, more)),
             e -> desk.say(String.valueOf(e.getMessage())));
   }
 
@@ -93,11 +88,14 @@ public final class OwnAudio {
         .flatMap(Part::asDrum);
   }
 
-  private void lay(Read r, DrumPart part, Path file, Optional<Double> known, String more) {
+  private void lay(Read r, Path file, Optional<Double> known, String more) {
     Template t = desk.templateProperty().get();
-    if (t == null) {
+    Optional<DrumPart> next = next();
+    if (next.isEmpty()) {
+      desk.say("There are " + Part.MOST + " parts of percussion, and no more fit.");
       return;
     }
+    DrumPart part = next.get();
     double beats = known.orElse(Slices.likelyBeats(r.seconds(), t.bpm()));
     Slices slices = Slices.NONE.lasting(beats).at(r.attacks(), r.seconds());
     String name = file.getFileName().toString().replaceFirst("\\.[^.]*$", "");
@@ -115,7 +113,12 @@ public final class OwnAudio {
 
   /** Reads something from the disk aside; what can't be read is told. */
   public <T> void read(Callable<T> what, Consumer<T> to) {
-    lanes.reading().start(p -> what.call(), to, e -> desk.say(String.valueOf(e.getMessage())));
+    lanes
+        .reading()
+        .start(
+            p -> what.call(),
+            SameTrack.only(desk, to),
+            e -> desk.say(String.valueOf(e.getMessage())));
   }
 
   /** Reads a recording aside: its pitch and what its file holds; what can't be read is told. */
@@ -129,13 +132,13 @@ public final class OwnAudio {
               double root = new RootPitch().of(x, EchoRenderer.RATE);
               return sample.known(FoundSamples.content(file)).with(sample.playing().root(root));
             },
-            to,
+            SameTrack.only(desk, to),
             e -> desk.say(String.valueOf(e.getMessage())));
   }
 
   /** Listens to sound aside; what comes of it is taken on the interface's thread. */
   public <T> void aside(Supplier<T> listening, Consumer<T> to) {
-    lanes.reading().start(p -> listening.get(), to, e -> desk.say(String.valueOf(e.getMessage())));
+    read(listening::get, to);
   }
 
   /** Records from the input as a new part; asked again, it stops. */
@@ -147,7 +150,7 @@ public final class OwnAudio {
     recording.set(true);
     desk.say("Recording from the input. Choose it again to stop.");
     lanes
-        .reading()
+        .recording()
         .start(
             p -> {
               try (InputDevice in = inputs.get().orElseThrow(OwnAudio::noInput)) {
@@ -182,14 +185,20 @@ public final class OwnAudio {
             p ->
                 new Found(
                     FoundSamples.find(t, List.of(in), p), FoundSamples.find(now, List.of(in), p)),
-            found -> {
-              if (found.equals(new Found(t, now))) {
-                desk.say("No missing sample is in " + in + ".");
-              } else {
-                String words = "Samples found again in " + in.getFileName();
-                desk.edit(new Edits.Edited(found.template(), words), found.sounds());
-              }
-            },
+            SameTrack.only(
+                desk,
+                found -> {
+                  boolean same =
+                      desk.templateProperty().get() == t && maker.soundsProperty().get() == now;
+                  if (!same) {
+                    findLost(in); // something was changed meanwhile, which must not be lost
+                  } else if (found.equals(new Found(t, now))) {
+                    desk.say("No missing sample is in " + in + ".");
+                  } else {
+                    String words = "Samples found again in " + in.getFileName();
+                    desk.edit(new Edits.Edited(found.template(), words), found.sounds());
+                  }
+                }),
             e -> desk.say(String.valueOf(e.getMessage())));
   }
 
@@ -211,7 +220,8 @@ public final class OwnAudio {
         .reading()
         .start(
             p -> write(cut, folder.resolve(r.fingerprint()).resolve(name)),
-            file -> take(file, Optional.of((double) Math.round(beats)), RIGHTS),
+            SameTrack.only(
+                desk, file -> take(file, Optional.of((double) Math.round(beats)), RIGHTS)),
             e -> desk.say("The cut can't be kept: " + e.getMessage()));
   }
 

@@ -108,12 +108,17 @@ public final class PairEar {
                 now.with(low.heard().part(), Taking.with(pair.kick(), low, now, false, Job.NONE))
                     .with(
                         high.heard().part(), Taking.with(pair.snare(), high, now, false, Job.NONE)),
-            both -> {
-              if (maker.soundsProperty().get().equals(now)) { // else something was changed since
-                desk.sound(
-                    both, "Kick and snare: " + name(pair.kick()) + ", " + name(pair.snare()));
-              }
-            },
+            SameTrack.only(
+                desk,
+                both -> {
+                  if (maker
+                      .soundsProperty()
+                      .get()
+                      .equals(now)) { // else something was changed since
+                    desk.sound(
+                        both, "Kick and snare: " + name(pair.kick()) + ", " + name(pair.snare()));
+                  }
+                }),
             e -> desk.say(String.valueOf(e.getMessage())));
   }
 

@@ -171,18 +171,17 @@ public final class PaletteEar {
           "It has " + Sound.MOST + " layers, and no more fit. Take one out on the Sounds bench.");
       return;
     }
-    List<HeardSound> track = heard;
     lanes
         .reading()
         .start(
             p -> Taking.with(match, r, now, beside, job),
-            sound -> {
-              if (heard == track) { // else another track was opened meanwhile
-                String name = file.getFileName().toString().replaceFirst("\\.[^.]*$", "");
-                String words = r.heard().name() + ": " + name + (beside ? " beside it" : "");
-                desk.sound(maker.soundsProperty().get().with(part, sound), words);
-              }
-            },
+            SameTrack.only(
+                desk,
+                sound -> {
+                  String name = file.getFileName().toString().replaceFirst("\\.[^.]*$", "");
+                  String words = r.heard().name() + ": " + name + (beside ? " beside it" : "");
+                  desk.sound(maker.soundsProperty().get().with(part, sound), words);
+                }),
             e -> desk.say(String.valueOf(e.getMessage())));
   }
 
@@ -199,23 +198,28 @@ public final class PaletteEar {
   }
 
   private void nearer(List<PaletteRow> which) {
-    List<HeardSound> track = heard;
     Sounds now = maker.soundsProperty().get();
     lanes
         .matching()
         .start(
             p -> Nearer.of(which, maker.renderer(), now, p),
-            near -> {
-              if (heard != track) {
-                return; // another track was opened meanwhile
-              }
-              if (near.sounds().equals(now)) {
-                desk.say(near.words());
-              } else {
-                desk.sound(near.sounds(), near.words());
-              }
-            },
+            SameTrack.only(desk, near -> nearer(which, near)),
             e -> notice.failed("Bringing the sounds nearer", e, "They are as they were."));
+  }
+
+  /** The turned recipes go onto the sounds as they are by now: what was set meanwhile stays. */
+  private void nearer(List<PaletteRow> which, Nearer near) {
+    Sounds out = maker.soundsProperty().get();
+    for (PaletteRow r : which) {
+      if (near.turned().contains(r.heard().part())) {
+        out = out.with(r.heard().part(), near.sounds().sound(r.heard().part()));
+      }
+    }
+    if (near.turned().isEmpty()) {
+      desk.say(near.words());
+    } else {
+      desk.sound(out, near.words());
+    }
   }
 
   /** Heard against echo, in the order of the parts. */
