@@ -52,7 +52,7 @@ public final class Analyzer {
   /**
    * Version of the ear: to be raised when readings change, so that what was kept is known as old.
    */
-  public static final int EAR = 10;
+  public static final int EAR = 11;
 
   private static final int CHROMA_HOP = 2205; // 50 ms
   private static final double KICK = 0.4;
@@ -107,7 +107,7 @@ public final class Analyzer {
                     .find(riff(audio, blocks.rms(), tuning, progress), Optional.empty()));
     Tempos tempos = pulses.hear(activity, progress);
     Optional<Pulse> pulse =
-        pulses.find(activity, tempos, music.start(), music.end(), PulseFinder.Wanted.NOTHING);
+        pulses.find(activity, chroma, tempos, music.seconds(), PulseFinder.Wanted.NOTHING);
     Heard half = new Heard(audio, mel, activity, tempos, pulse, chroma, Heard.Lines.NONE, music);
     pulse.ifPresent(p -> half.hits(p, progress)); // measured while the lines are heard
     early.accept(half);
@@ -174,7 +174,7 @@ public final class Analyzer {
         wanted.pulse().equals(PulseFinder.Wanted.NOTHING)
             ? heard.pulse()
             : pulses.find(
-                heard.activity(), heard.tempos(), heard.start(), heard.end(), wanted.pulse());
+                heard.activity(), heard.chroma(), heard.tempos(), heard.span(), wanted.pulse());
     if (heard.end() - heard.start() < 1) {
       pulse = Optional.empty();
       notes.add("There is next to no sound in this file.");

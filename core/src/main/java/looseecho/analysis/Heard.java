@@ -110,6 +110,10 @@ public final class Heard {
 
   /** Where the music begins and ends, and how long the file is, in seconds. */
   record Span(double start, double end, double duration) {
+    double[] seconds() {
+      return new double[] {start, end};
+    }
+
     static Span of(MelSpectra mel, double duration) {
       int first = 0;
       while (first < mel.frames() - 1 && mel.decibels(first) < AUDIBLE_DB) {
@@ -186,6 +190,11 @@ public final class Heard {
   /** Seconds of the file. */
   double duration() {
     return music.duration();
+  }
+
+  /** First and last second of the music. */
+  double[] span() {
+    return music.seconds();
   }
 
   /** Second at which the music begins. */

@@ -23,6 +23,9 @@ public final class Chroma {
   private static final int TUNING_CENTS = 20; // either side of the most common deviation
   private static final double STEADY = 0.004; // 7 cents
 
+  /** Of a sound of which nothing is known. */
+  public static final Chroma NONE = new Chroma(new float[0][], new float[0][], 0, 1);
+
   private final float[][] frames;
   private final float[][] bass;
   private final double tuningCents;

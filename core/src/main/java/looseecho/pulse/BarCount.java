@@ -3,12 +3,13 @@ package looseecho.pulse;
 import java.util.Arrays;
 import looseecho.activity.Activities;
 import looseecho.activity.Lane;
+import looseecho.dsp.Chroma;
 
 /**
  * Counts the beats into bars over the whole song: the likeliest count (Viterbi 1967) under what
- * each beat says about being a first one. That is, on the one hand, the downbeat activity, held
- * within bounds so that a few loud words can't outvote a song; on the other, how much the playing
- * changes there, since parts come and go on bar lines (common practice). Changes are found as peaks
+ * each beat says about being a first one. That is the downbeat activity, held within bounds so that
+ * a few loud words can't outvote a song; then, how much the harmony changes there; and how much the
+ * playing does, since parts come and go on bar lines (common practice). Changes are found as peaks
  * of novelty, here the difference between the eight beats before and after, as in Foote, "Automatic
  * audio segmentation using a measure of audio novelty", ICME 2000. A bar that is cut short has a
  * price, so the count carries on through passages that say nothing.
@@ -25,16 +26,17 @@ final class BarCount {
   private BarCount() {}
 
   /** Places of the beats from 1; those given where there are too few beats to tell. */
-  static int[] settle(Activities a, double[] times, int[] places, int meter) {
+  static int[] settle(Activities a, Chroma chroma, double[] times, int[] places, int meter) {
     if (times.length < 4 * SIDE) {
       return places;
     }
     double[] first = changes(a, times);
+    double[] harmony = HarmonicChange.odds(chroma, times);
     for (int k = 0; k < times.length; k++) {
       double down = Math.min(PhaseSlip.peak(a, times[k], true), 0.98);
       double other = PhaseSlip.peak(a, times[k], false) - 0.75 * down;
       double odds = Math.log(Math.max(FLOOR, down)) - Math.log(Math.max(FLOOR, other));
-      first[k] += Math.max(-MOST, Math.min(MOST, odds));
+      first[k] += harmony[k] + Math.max(-MOST, Math.min(MOST, odds));
     }
     return count(first, meter);
   }

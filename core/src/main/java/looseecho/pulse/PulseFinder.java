@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import looseecho.activity.Activities;
+import looseecho.dsp.Chroma;
 import looseecho.dsp.Parabola;
 import looseecho.reading.Limits;
 import looseecho.reading.Progress;
@@ -83,11 +84,13 @@ public final class PulseFinder {
   }
 
   /**
-   * The pulse of the music that lasts from {@code start} to {@code end}, in seconds; silence around
-   * it gets no beats. Empty when there are fewer than four beats at any tempo.
+   * The pulse of the music. Empty when there are fewer than four beats at any tempo.
+   *
+   * @param chroma tells where chords change; {@link Chroma#NONE} where nothing is known of them
+   * @param span first and last second of the music; silence around it gets no beats
    */
   public Optional<Pulse> find(
-      Activities activity, Tempos heard, double start, double end, Wanted wanted) {
+      Activities activity, Chroma chroma, Tempos heard, double[] span, Wanted wanted) {
     List<Candidate> all = heard.candidates();
     if (all.isEmpty()) {
       return Optional.empty();
@@ -102,11 +105,16 @@ public final class PulseFinder {
               .or(() -> tempos.at(activity, bpm))
               .orElse(best);
     }
-    return Optional.of(settle(activity, new double[] {start, end}, best, all, wanted));
+    return Optional.of(settle(activity, chroma, span, best, all, wanted));
   }
 
   private Pulse settle(
-      Activities activity, double[] span, Candidate best, List<Candidate> all, Wanted wanted) {
+      Activities activity,
+      Chroma chroma,
+      double[] span,
+      Candidate best,
+      List<Candidate> all,
+      Wanted wanted) {
     Reading<Meter> meter = wanted.meter().map(best.meter()::corrected).orElse(best.meter());
     int beats = meter.value().beats();
     BarTracker.Path path = best.path();
@@ -123,7 +131,7 @@ public final class PulseFinder {
       places = mended.get().places();
       fit = SteadyGrid.fit(times, settings.steadyMs());
     }
-    places = BarCount.settle(activity, times, places, beats);
+    places = BarCount.settle(activity, chroma, times, places, beats);
     boolean steady = fit.share() >= settings.steadyShare();
     BeatGrid grid =
         steady ? BeatGrid.steady(fit, times, places, beats) : BeatGrid.played(times, places, beats);

@@ -9,6 +9,7 @@ import java.util.Random;
 import looseecho.activity.Activities;
 import looseecho.activity.DrawnActivity;
 import looseecho.activity.Lane;
+import looseecho.dsp.Chroma;
 import looseecho.reading.Progress;
 import looseecho.reading.Reading.Settled;
 import org.junit.jupiter.api.Test;
@@ -30,7 +31,9 @@ class PulseFinderTest {
   }
 
   private static Pulse find(Activities a, double seconds, PulseFinder.Wanted wanted) {
-    return FINDER.find(a, FINDER.hear(a, Progress.NONE), 0, seconds, wanted).orElseThrow();
+    return FINDER
+        .find(a, Chroma.NONE, FINDER.hear(a, Progress.NONE), new double[] {0, seconds}, wanted)
+        .orElseThrow();
   }
 
   /**
@@ -126,7 +129,10 @@ class PulseFinderTest {
   void noBeatsNoPulse() {
     Activities nothing = new DrawnActivity(0.8).done();
     Tempos none = FINDER.hear(nothing, Progress.NONE);
-    assertTrue(FINDER.find(nothing, none, 0, 0.8, PulseFinder.Wanted.NOTHING).isEmpty());
+    assertTrue(
+        FINDER
+            .find(nothing, Chroma.NONE, none, new double[] {0, 0.8}, PulseFinder.Wanted.NOTHING)
+            .isEmpty());
   }
 
   /**
