@@ -8,8 +8,10 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import looseecho.desktop.control.Buttons;
+import looseecho.desktop.control.Tips;
 import looseecho.desktop.session.Lanes;
 import looseecho.desktop.session.Work;
 import looseecho.desktop.theme.Theme;
@@ -19,6 +21,7 @@ final class WorkStrip extends HBox {
   private static final double STAGE = 170;
   private static final double BAR = 90;
   private static final int FULL = 2; // that stand in full in the smallest window
+  private static final double REST = 34;
   private static final double LEAST = 34; // three at once still stand beside all buttons
 
   private final Map<Work, HBox> pieces = new HashMap<>();
@@ -62,10 +65,19 @@ final class WorkStrip extends HBox {
     bar.setPrefWidth(BAR);
     bar.setMaxWidth(Double.MAX_VALUE);
     bar.accessibleTextProperty().bind(lane.stageProperty());
+    Label rest = new Label();
+    rest.textProperty().bind(lane.restProperty());
+    rest.getStyleClass().add(Theme.SMALL);
+    rest.setMinWidth(REST);
+    rest.managedProperty().bind(rest.textProperty().isNotEmpty());
+    Tips.on(rest, "About how long this step still takes");
+    HBox course = new HBox(6, bar, rest);
+    course.setAlignment(Pos.CENTER_LEFT);
+    HBox.setHgrow(bar, Priority.ALWAYS);
     Button stop = Buttons.of(id, "Stop", "Stops this; nothing is lost by it", lane::cancel);
     stop.getStyleClass().add(Theme.CHIP);
     stop.setMinWidth(USE_PREF_SIZE);
-    VBox told = new VBox(2, stage, bar);
+    VBox told = new VBox(2, stage, course);
     told.setAlignment(Pos.CENTER_LEFT);
     HBox line = new HBox(8, told, stop);
     line.setAlignment(Pos.CENTER_LEFT);

@@ -33,6 +33,7 @@ public final class Work implements AutoCloseable {
   private final Deque<Running<?>> jobs = new ArrayDeque<>();
   private final ReadOnlyBooleanWrapper running = new ReadOnlyBooleanWrapper(false);
   private final ReadOnlyStringWrapper stage = new ReadOnlyStringWrapper("");
+  private final ReadOnlyStringWrapper rest = new ReadOnlyStringWrapper("");
   private final ReadOnlyDoubleWrapper fraction = new ReadOnlyDoubleWrapper(0);
 
   private Work(String name, boolean newestOnly) {
@@ -93,13 +94,16 @@ public final class Work implements AutoCloseable {
   private void showFirst() {
     Running<?> first = jobs.peek();
     stage.unbind();
+    rest.unbind();
     fraction.unbind();
     running.set(first != null);
     if (first == null) {
       stage.set("");
+      rest.set("");
       fraction.set(0);
     } else {
       stage.bind(first.messageProperty());
+      rest.bind(first.titleProperty());
       fraction.bind(first.progressProperty());
     }
   }
@@ -110,6 +114,11 @@ public final class Work implements AutoCloseable {
 
   public ReadOnlyStringProperty stageProperty() {
     return stage.getReadOnlyProperty();
+  }
+
+  /** How long the stage still takes, in words; empty while that is not known. */
+  public ReadOnlyStringProperty restProperty() {
+    return rest.getReadOnlyProperty();
   }
 
   /** How much of the stage is done, 0..1; less than 0 while that is not known. */
@@ -128,6 +137,7 @@ public final class Work implements AutoCloseable {
     private final Job<T> job;
     private final Consumer<T> done;
     private final Consumer<Throwable> failed;
+    private final RestTime rests = new RestTime();
     private volatile boolean unwanted;
 
     Running(Job<T> job, Consumer<T> done, Consumer<Throwable> failed) {
@@ -144,6 +154,7 @@ public final class Work implements AutoCloseable {
             @Override
             public void at(String name, double share) {
               updateMessage(name);
+              updateTitle(rests.words(name, share, System.nanoTime() * 1e-9));
               updateProgress(share, 1);
             }
 
