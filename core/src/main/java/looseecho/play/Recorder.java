@@ -44,7 +44,7 @@ public final class Recorder {
         }
         out.add(block, count);
         done += count;
-        progress.at("Recording", (double) done / most);
+        progress.at("Recording", -1); // the person says when it is done
       }
       out.finish();
     }
