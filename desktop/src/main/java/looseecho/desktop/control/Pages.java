@@ -1,5 +1,7 @@
 package looseecho.desktop.control;
 
+import java.util.LinkedHashMap;
+import java.util.Map;
 import javafx.scene.Node;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
@@ -10,6 +12,7 @@ import looseecho.desktop.theme.Theme;
 /** What does not fit below each other: a row of chips, each of which shows a page of its own. */
 public final class Pages extends VBox {
   private final FlowPane chips = new FlowPane(5, 5);
+  private final Map<ToggleButton, VBox> pages = new LinkedHashMap<>();
   private final ToggleGroup group = new ToggleGroup();
 
   public Pages() {
@@ -30,6 +33,7 @@ public final class Pages extends VBox {
     page.managedProperty().bind(chip.selectedProperty());
     chips.getChildren().add(chip);
     getChildren().add(page);
+    pages.put(chip, page);
     if (group.getSelectedToggle() == null) {
       chip.setSelected(true);
     }
@@ -38,17 +42,18 @@ public final class Pages extends VBox {
 
   /** Shows the page on which something lies. */
   public void showPageOf(Node within) {
-    for (int i = 0; i < group.getToggles().size(); i++) {
-      for (Node up = within; up != null; up = up.getParent()) {
-        if (up == getChildren().get(i + 1)) { // the chips come first
-          show(i);
-        }
-      }
-    }
+    pages.forEach(
+        (chip, page) -> {
+          for (Node up = within; up != null; up = up.getParent()) {
+            if (up == page) {
+              chip.setSelected(true);
+            }
+          }
+        });
   }
 
-  /** Shows a page, counted from 0. */
-  public void show(int page) {
-    group.selectToggle(group.getToggles().get(page));
+  /** Shows the page with that id. */
+  public void show(String id) {
+    pages.keySet().stream().filter(c -> c.getId().equals(id)).forEach(c -> c.setSelected(true));
   }
 }

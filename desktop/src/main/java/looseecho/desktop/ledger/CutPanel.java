@@ -180,6 +180,8 @@ final class CutPanel extends VBox {
                 cut -> {
                   if (maker.soundsProperty().get().sample(drum).filter(now::equals).isPresent()) {
                     slices(s -> cut, "cut " + how.words);
+                  } else {
+                    desk.say("The part has another sound by now: it was not cut.");
                   }
                 }),
             e -> desk.say(String.valueOf(e.getMessage())));

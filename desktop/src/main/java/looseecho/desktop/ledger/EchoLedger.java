@@ -18,8 +18,8 @@ import looseecho.notes.Line;
 
 /** The template in figures, and the caution about rights. */
 public final class EchoLedger extends VBox {
-  private static final int GROOVE = 1;
-  private static final int BEAT = 2;
+  private static final String GROOVE = "ledger-groove";
+  private static final String BEAT = "ledger-beat";
   private static final String RIGHTS =
       "Tempo, key, groove and style are free to learn from in most places; recordings and melodies are often protected. A"
           + " released beat needs its own sounds and its own tune, or a licence. Laws differ: ask a qualified adviser where you live.";
@@ -45,14 +45,14 @@ public final class EchoLedger extends VBox {
             "Sound of the picked part",
             new SoundPanel(desk, selection, maker, lanes, own))
         .with(
-            "ledger-groove",
+            GROOVE,
             "Groove",
             "Timing and loudness from elsewhere",
             groove,
             GroundLedger.rule(),
             caution)
         .with(
-            "ledger-beat",
+            BEAT,
             "Beat",
             "How loose, which tempo and key",
             figures,

@@ -1,11 +1,12 @@
 package looseecho.desktop.session;
 
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
+import java.util.Map;
 import looseecho.echo.Part;
 import looseecho.mix.EchoRenderer;
+import looseecho.mix.Sound;
 import looseecho.mix.Sounds;
 import looseecho.palette.RecipeFitter;
 import looseecho.reading.Progress;
@@ -13,15 +14,14 @@ import looseecho.reading.Progress;
 /**
  * Sounds whose recipes were turned towards the track's.
  *
- * @param turned the parts whose sounds are others
+ * @param turned the parts whose sounds are others, with these
  * @param words what came of it
  */
-record Nearer(Sounds sounds, Set<Part> turned, String words) {
+record Nearer(Map<Part, Sound> turned, String words) {
   /** Fits some rows; takes a moment. */
   static Nearer of(List<PaletteRow> rows, EchoRenderer renderer, Sounds now, Progress p) {
     RecipeFitter fitter = new RecipeFitter(renderer);
-    Sounds out = now;
-    Set<Part> turned = new HashSet<>();
+    Map<Part, Sound> turned = new HashMap<>();
     double before = 0;
     double after = 0;
     String steps = "";
@@ -30,8 +30,7 @@ record Nearer(Sounds sounds, Set<Part> turned, String words) {
       var part = rows.get(k).heard().part();
       RecipeFitter.Fitted fitted = fitter.fit(rows.get(k).heard(), now.sound(part), p);
       if (!fitted.steps().isEmpty()) {
-        out = out.with(part, fitted.sound());
-        turned.add(part);
+        turned.put(part, fitted.sound());
       }
       before += fitted.before() / rows.size();
       after += fitted.after() / rows.size();
@@ -43,6 +42,6 @@ record Nearer(Sounds sounds, Set<Part> turned, String words) {
         turned.isEmpty()
             ? name + ": no turn of its dials brings it nearer"
             : name + ": " + apart + " from the track's" + (rows.size() == 1 ? "; " + steps : "");
-    return new Nearer(out, Set.copyOf(turned), words);
+    return new Nearer(Map.copyOf(turned), words);
   }
 }

@@ -3,6 +3,7 @@ package looseecho.desktop.session;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import looseecho.activity.Lane;
@@ -105,19 +106,17 @@ public final class PairEar {
         .reading()
         .start(
             p ->
-                now.with(low.heard().part(), Taking.with(pair.kick(), low, now, false, Job.NONE))
-                    .with(
-                        high.heard().part(), Taking.with(pair.snare(), high, now, false, Job.NONE)),
+                List.of(
+                    Taking.with(pair.kick(), low, now, false, Job.NONE),
+                    Taking.with(pair.snare(), high, now, false, Job.NONE)),
             SameTrack.only(
                 desk,
                 both -> {
-                  if (maker
-                      .soundsProperty()
-                      .get()
-                      .equals(now)) { // else something was changed since
-                    desk.sound(
-                        both, "Kick and snare: " + name(pair.kick()) + ", " + name(pair.snare()));
-                  }
+                  Sounds out = maker.soundsProperty().get(); // what was set meanwhile stays
+                  out = out.with(low.heard().part(), both.get(0));
+                  out = out.with(high.heard().part(), both.get(1));
+                  desk.sound(
+                      out, "Kick and snare: " + name(pair.kick()) + ", " + name(pair.snare()));
                 }),
             e -> desk.say(String.valueOf(e.getMessage())));
   }

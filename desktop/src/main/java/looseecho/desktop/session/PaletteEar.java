@@ -2,6 +2,7 @@ package looseecho.desktop.session;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import looseecho.analysis.Analysis;
@@ -203,17 +204,15 @@ public final class PaletteEar {
         .matching()
         .start(
             p -> Nearer.of(which, maker.renderer(), now, p),
-            SameTrack.only(desk, near -> nearer(which, near)),
+            SameTrack.only(desk, this::turned),
             e -> notice.failed("Bringing the sounds nearer", e, "They are as they were."));
   }
 
   /** The turned recipes go onto the sounds as they are by now: what was set meanwhile stays. */
-  private void nearer(List<PaletteRow> which, Nearer near) {
+  private void turned(Nearer near) {
     Sounds out = maker.soundsProperty().get();
-    for (PaletteRow r : which) {
-      if (near.turned().contains(r.heard().part())) {
-        out = out.with(r.heard().part(), near.sounds().sound(r.heard().part()));
-      }
+    for (Map.Entry<Part, Sound> t : near.turned().entrySet()) {
+      out = out.with(t.getKey(), t.getValue());
     }
     if (near.turned().isEmpty()) {
       desk.say(near.words());
