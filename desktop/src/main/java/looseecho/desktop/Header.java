@@ -12,6 +12,7 @@ import looseecho.desktop.theme.Theme;
 /** The strip at the top: which track, what is at work, and what can be done on every bench. */
 final class Header extends HBox {
   private static final double ROOMY = 1200; // pixels, in which all stands beside a track's name
+  private static final double MARKED = 64; // of Save with the dot: the others keep their places
   private final Button light;
 
   Header(Session session, Shell shell, FileDialogs files) {
@@ -30,6 +31,7 @@ final class Header extends HBox {
     setHgrow(work, Priority.ALWAYS);
     light = Buttons.of("night", "Night", "Day or night (N)", () -> shell.appearance().turn());
     Button save = Buttons.of("save", "Save", "Save the project (Ctrl+S)", files::save);
+    save.setMinWidth(MARKED);
     session
         .papers()
         .keeper()

@@ -187,7 +187,14 @@ public final class Shell extends BorderPane {
   /** The keys of a bench work at once, though it may be laid out a moment later. */
   private static void focus(Node chart) {
     if (chart.getScene() != null) {
-      Platform.runLater(chart::requestFocus);
+      Node before = chart.getScene().getFocusOwner();
+      Platform.runLater(
+          () -> {
+            // Whoever clicked elsewhere meanwhile wants to be there.
+            if (chart.getScene() != null && chart.getScene().getFocusOwner() == before) {
+              chart.requestFocus();
+            }
+          });
       return;
     }
     chart

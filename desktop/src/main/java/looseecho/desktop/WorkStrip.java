@@ -21,7 +21,6 @@ final class WorkStrip extends HBox {
   private static final double STAGE = 170;
   private static final double BAR = 90;
   private static final int FULL = 2; // that stand in full in the smallest window
-  private static final double REST = 34;
   private static final double LEAST = 34; // three at once still stand beside all buttons
 
   private final Map<Work, HBox> pieces = new HashMap<>();
@@ -68,16 +67,15 @@ final class WorkStrip extends HBox {
     Label rest = new Label();
     rest.textProperty().bind(lane.restProperty());
     rest.getStyleClass().add(Theme.SMALL);
-    rest.setMinWidth(REST);
+    rest.setMinWidth(USE_PREF_SIZE);
     rest.managedProperty().bind(rest.textProperty().isNotEmpty());
     Tips.on(rest, "About how long this step still takes");
-    HBox course = new HBox(6, bar, rest);
-    course.setAlignment(Pos.CENTER_LEFT);
-    HBox.setHgrow(bar, Priority.ALWAYS);
+    HBox words = new HBox(6, stage, rest);
+    HBox.setHgrow(stage, Priority.ALWAYS);
     Button stop = Buttons.of(id, "Stop", "Stops this; nothing is lost by it", lane::cancel);
     stop.getStyleClass().add(Theme.CHIP);
     stop.setMinWidth(USE_PREF_SIZE);
-    VBox told = new VBox(2, stage, course);
+    VBox told = new VBox(2, words, bar);
     told.setAlignment(Pos.CENTER_LEFT);
     HBox line = new HBox(8, told, stop);
     line.setAlignment(Pos.CENTER_LEFT);

@@ -54,6 +54,7 @@ public final class Dials {
   private static void type(Label number, Slider slider, DoubleConsumer to) {
     TextField field = new TextField();
     field.setId("typed");
+    field.getStyleClass().add("typed");
     field.setPrefColumnCount(4);
     field.setMinWidth(0);
     field.setPromptText(number.getText().split("\\R", -1)[0]);

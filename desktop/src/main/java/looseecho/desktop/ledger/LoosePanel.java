@@ -124,7 +124,7 @@ final class LoosePanel extends VBox {
     last.setText(
         steps == 0
             ? "Move a slider first: how far may each go?"
-            : steps + " steps. The last: " + desk.messageProperty().get());
+            : steps + (steps == 1 ? " step" : " steps") + ", listed under Whole");
   }
 
   private void again() {

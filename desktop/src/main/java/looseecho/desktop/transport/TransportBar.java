@@ -30,6 +30,8 @@ import looseecho.play.Rests;
 /** The strip at the bottom. */
 public final class TransportBar extends HBox {
   private static final double SHORTEST = 56; // of a slider
+  private static final double HEIGHT = 51; // however long a message is: the benches never jump
+  private static final double MESSAGE = 31; // two lines
   private final Desk desk;
   private final Playback playback;
   private final Preferences preferences;
@@ -47,6 +49,9 @@ public final class TransportBar extends HBox {
     this.preferences = preferences;
     getStyleClass().add("transport");
     setAlignment(Pos.CENTER_LEFT);
+    setMinHeight(HEIGHT);
+    setMaxHeight(HEIGHT);
+    setPrefHeight(HEIGHT);
     play.setId("play");
     play.setMinWidth(72);
     Tips.on(play, "Space");
@@ -75,11 +80,11 @@ public final class TransportBar extends HBox {
     Label message = new Label();
     message.setId("message");
     message.textProperty().bind(desk.messageProperty());
-    message.getStyleClass().add(Theme.QUIET);
+    message.getStyleClass().add(Theme.SMALL);
     message.managedProperty().bind(message.textProperty().isNotEmpty());
     message.setMaxWidth(Double.MAX_VALUE);
     message.setWrapText(true);
-    message.setMaxHeight(2 * 18);
+    message.setMaxHeight(MESSAGE);
     Tooltip whole = new Tooltip();
     whole.textProperty().bind(message.textProperty());
     whole.setWrapText(true);
@@ -89,6 +94,7 @@ public final class TransportBar extends HBox {
     VBox words = new VBox(place, message);
     words.setAlignment(Pos.CENTER_LEFT);
     HBox.setHgrow(words, Priority.ALWAYS);
+    words.setPrefWidth(0); // a long message pushes nothing aside
     words.setMinWidth(206); // bar, step and time always stand in full
     getChildren()
         .addAll(
