@@ -29,7 +29,8 @@ import looseecho.echo.Words;
 final class ArrangementChart extends ChartPane {
   private static final double NAMES = 126;
   private static final double HEAD = 22;
-  private static final double LEAST_ROW = 15;
+  private static final double ROW = 15;
+  private static final double LEAST_ROW = 13; // beside a hint
   private final Desk desk;
   private final Selection selection;
   private final EchoMaker maker;
@@ -57,9 +58,8 @@ final class ArrangementChart extends ChartPane {
   }
 
   private void fit() {
-    double height = HEAD + LEAST_ROW * parts().size() + 2;
-    setMinHeight(Math.max(60, height));
-    setPrefHeight(Math.max(60, height));
+    setMinHeight(Math.max(60, HEAD + LEAST_ROW * parts().size() + 2));
+    setPrefHeight(Math.max(60, HEAD + ROW * parts().size() + 2));
   }
 
   private Template template() {
