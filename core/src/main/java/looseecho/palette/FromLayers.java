@@ -12,6 +12,7 @@ import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.layers.HeardLayer;
+import looseecho.layers.NoiseBed;
 import looseecho.mix.Bed;
 import looseecho.mix.Repeats;
 import looseecho.mix.Sounds;
@@ -40,8 +41,9 @@ public final class FromLayers {
     Sounds s = sounds;
     int changes = 0;
     for (HeardLayer l : layers) {
-      if (l.isNoiseBed()) {
-        s = bedded(t, s, l);
+      if (l.isNoiseBed() && !s.bed().audible()) { // else the match has brought it
+        double lufs = ECHO_LUFS + l.levelDb();
+        s = bedded(t, s, new NoiseBed(l.active(), lufs, l.lowHz(), l.highHz()));
         changes++;
       }
       Optional<Line> line = line(l);
@@ -74,21 +76,18 @@ public final class FromLayers {
     return new Taken(t, s, changes);
   }
 
-  /**
-   * The echo's bed of noise as loud against it, under the letters that have it for most of their
-   * time.
-   */
-  private static Sounds bedded(Template t, Sounds sounds, HeardLayer l) {
-    double low = Math.max(20, Math.min(5000, l.lowHz()));
-    double high = Math.max(low * 2, Math.min(20_000, l.highHz()));
-    double level = Math.max(Bed.SILENT_DB, Math.min(0, ECHO_LUFS - NOISE_LUFS + l.levelDb()));
+  /** The echo's bed of noise as loud, under the letters that have it for most of their time. */
+  static Sounds bedded(Template t, Sounds sounds, NoiseBed heard) {
+    double low = Math.max(20, Math.min(5000, heard.lowHz()));
+    double high = Math.max(low * 2, Math.min(20_000, heard.highHz()));
+    double level = Math.max(Bed.SILENT_DB, Math.min(0, heard.lufs() - NOISE_LUFS));
     Sounds out = sounds.with(new Bed(level, low, high, 0, Bed.OFF.duckMs()));
     Map<String, Double> sounding = new TreeMap<>(); // seconds with it less those without, by letter
     for (int k = 0; k < t.sections().size(); k++) {
       int first = t.firstBeat(k);
       double from = t.beats().get(first).time();
       double to = t.beats().get(first + t.sections().get(k).beats()).time();
-      boolean on = l.sounds((from + to) / 2);
+      boolean on = heard.sounds((from + to) / 2);
       sounding.merge(t.sections().get(k).label(), on ? to - from : from - to, Double::sum);
     }
     for (Map.Entry<String, Double> letter : sounding.entrySet()) {

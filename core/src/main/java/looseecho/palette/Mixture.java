@@ -1,9 +1,7 @@
 package looseecho.palette;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 import java.util.stream.IntStream;
 import looseecho.audio.Audio;
 import looseecho.echo.Part;
@@ -15,10 +13,6 @@ import looseecho.reading.Progress;
 /** Stretches of the reference, in bands, and what the echo has to say at the same places. */
 final class Mixture {
   private static final int RATE = EchoRenderer.RATE;
-  private static final double LEAST_SECONDS = 1;
-
-  /** A stretch of the song in seconds. */
-  private record Stretch(double from, double seconds) {}
 
   /** The four views of a stereo sound. */
   enum View {
@@ -33,35 +27,19 @@ final class Mixture {
   private final List<float[][]> heard;
 
   /**
-   * Listens to the beginning of every section that sounds unlike those before it.
+   * Listens to stretches in which every part is heard.
    *
    * @param most seconds of one section
-   * @param all seconds of all together
+   * @param all seconds of all sections together
    */
   Mixture(Audio reference, Template t, double most, double all) {
     template = t;
-    stretches = stretches(t, reference.duration(), most, all);
+    stretches = Stretch.of(t, reference.duration(), most, all);
     heard =
         IntStream.range(0, View.values().length)
             .parallel()
             .mapToObj(v -> joined(s -> cut(reference, View.values()[v], s.from(), s.seconds())))
             .toList();
-  }
-
-  private static List<Stretch> stretches(Template t, double duration, double most, double all) {
-    List<Stretch> out = new ArrayList<>();
-    Set<String> seen = new HashSet<>();
-    double left = all;
-    for (int s = 0; s < t.sections().size() && left > LEAST_SECONDS; s++) {
-      double from = Math.max(0, t.time(s, 0, 0));
-      double to = Math.min(duration, t.time(s, t.ticks(s), 0));
-      double seconds = Math.min(Math.min(most, left), to - from);
-      if (seconds > LEAST_SECONDS && seen.add(t.sections().get(s).label())) {
-        out.add(new Stretch(from, seconds));
-        left -= seconds;
-      }
-    }
-    return out;
   }
 
   boolean isEmpty() {

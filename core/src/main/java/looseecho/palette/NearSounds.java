@@ -5,6 +5,7 @@ import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
+import looseecho.layers.NoiseBed;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sounds;
 import looseecho.reading.Progress;
@@ -31,7 +32,17 @@ public final class NearSounds {
 
   /** The first step, from the built-in sounds. */
   public Sounds matched(Progress progress) {
-    return new SoundMatcher().match(reference, exact, Sounds.plain(), progress);
+    return new SoundMatcher().match(reference, exact, withBed(), progress);
+  }
+
+  /**
+   * The built-in sounds over the track's own bed of noise: else the parts would be coloured to make
+   * up for it.
+   */
+  private Sounds withBed() {
+    return NoiseBed.of(reference)
+        .map(bed -> FromLayers.bedded(exact, Sounds.plain(), bed))
+        .orElse(Sounds.plain());
   }
 
   /**
@@ -46,7 +57,7 @@ public final class NearSounds {
   public Turned turned(Sounds matched, Analysis analysis, Progress progress) {
     List<HeardSound> heard = HeardSounds.of(reference, analysis);
     RecipeFitter fitter = new RecipeFitter(new EchoRenderer(matched));
-    Sounds out = Sounds.plain();
+    Sounds out = withBed();
     for (Part p : Part.of(exact)) {
       out = out.with(p, matched.sound(p).source());
     }

@@ -12,6 +12,7 @@ import looseecho.audio.Audio;
 import looseecho.echo.DrumPart;
 import looseecho.echo.LinePart;
 import looseecho.echo.Part;
+import looseecho.mix.Bed;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sounds;
 import looseecho.notes.Line;
@@ -50,5 +51,18 @@ class NearSoundsTest {
     for (int o = 0; o < wanted.length; o++) {
       assertEquals(wanted[o], has[o], 1.5, "octave " + o);
     }
+  }
+
+  @Test
+  void noiseUnderTheTrackLiesUnderTheEcho() {
+    Bed hiss = new Bed(-34, 500, 15_000, 0, Bed.OFF.duckMs());
+    Audio track = new EchoRenderer(Sounds.plain().with(hiss)).mix(SONG, Progress.NONE);
+
+    Sounds near = new NearSounds(track, SONG).matched(Progress.NONE);
+
+    assertEquals(hiss.levelDb(), near.bed("A").levelDb(), 3);
+    assertEquals(15_000, near.bed("A").highHz(), 5000);
+    double highs = near.colour().db().get(7) - near.colour().db().get(4);
+    assertEquals(0, highs, 3, "so the parts need not be brightened for it");
   }
 }
