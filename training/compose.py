@@ -174,6 +174,13 @@ def melody(rng, n):
     return out
 
 
+def bass_figure(rng, n):
+    """A bar of a programmed bass on sixteenths, dense and short: semitones above the root by step; repeats of one pitch are the rule."""
+    leaps = rng.choice([12, 7, 10, 5, 3, -5], int(rng.integers(1, 3)))
+    dense, leap = rng.uniform(0.5, 1), rng.uniform(0, 0.4)
+    return {s: int(rng.choice(leaps)) if rng.random() < leap else 0 for s in range(n) if s == 0 or rng.random() < dense}
+
+
 def song(rng, seconds=42):
     style = rng.choice(["four", "backbeat", "half", "broken", "latin", "chance"], p=[0.2, 0.28, 0.12, 0.15, 0.08, 0.17])
     per = 3 if rng.random() < 0.09 else 4  # steps of a beat
@@ -221,9 +228,10 @@ def song(rng, seconds=42):
         sections.append(t)
         mute = {a for a in base if kind == "none" or (kind == "thin" and rng.random() < 0.5)}
         bass_style = rng.choice(
-            ["root", "eighths", "kick", "walk", "off", "rumble", "long"],
-            p=[0.17, 0.17, 0.18, 0.13, 0.15, 0.1, 0.1],
+            ["root", "eighths", "kick", "walk", "off", "rumble", "long", "figure"],
+            p=[0.14, 0.14, 0.14, 0.1, 0.12, 0.1, 0.1, 0.16],
         )
+        figure, gate, gates = bass_figure(rng, n), rng.uniform(0.5, 0.95), (0.8 if bass_style == "long" else 0.5, 1)
         line = rng.random() < 0.5
         riff, lead = melody(rng, n), 60 + 12 * (rng.random() < 0.65)
         for b in range(bars):
@@ -299,6 +307,7 @@ def song(rng, seconds=42):
                     walk=range(s0, s1, per),
                     rumble=[s for s in range(s0, s1) if s % 4],
                     long=[s0] if s0 == 0 else [],
+                    figure=[s for s in figure if s0 <= s < s1],
                     kick=[s for s in range(s0, s1) if s < n and P["kick"][s] > 0],
                 )[bass_style]
                 hits = list(hits) or ([s0] if bass_style != "long" else [])
@@ -307,6 +316,8 @@ def song(rng, seconds=42):
                     pitch = 36 + (root % 12) - (12 * (root % 12 > 7) if not low_bass else 12 * (root % 12 > 3))
                     if bass_style == "walk":
                         pitch += int(scale[rng.integers(0, 5)]) if s > s0 else 0
+                    elif bass_style == "figure":
+                        pitch, e = pitch + figure[s], min(e, s + 1 + (rng.random() < 0.15))
                     elif rng.random() < 0.15:
                         pitch += rng.choice([12, 7, 12])
                     if rng.random() < 0.08:
@@ -316,7 +327,7 @@ def song(rng, seconds=42):
                         (
                             "bass",
                             at(s) + rng.normal(0, jitter),
-                            at(s + (e - s) * rng.uniform(0.5 if bass_style != "long" else 0.8, 1)),
+                            at(s + (e - s) * (gate if bass_style == "figure" else rng.uniform(*gates))),
                             int(pitch),
                             rng.uniform(0.35 if rng.random() < 0.3 else 0.65, 1),
                         )

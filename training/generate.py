@@ -1,4 +1,4 @@
-"""Writes features and truth of two random mixes each of many songs: generate.py OUT SONGS RECORDINGS [--held-out] [--fuller] [--seed N] [--jobs N]
+"""Writes features and truth of two random mixes each of many songs: generate.py OUT SONGS RECORDINGS [--held-out] [--fuller] [--inputs KINDS] [--seed N] [--jobs N]
 
 RECORDINGS is the folder into which recordings.py has unpacked its packages."""
 import argparse, multiprocessing, os
@@ -22,16 +22,14 @@ def make(job):
 
 def write(path, song, audio, truth):
     audio = audio.mean(axis=0)
-    x = features.features(audio)
-    inputs = (
-        {}
-        if DRUMS_ALONE
-        else dict(b=lf.features(audio, lf.BASS).astype(np.float16), l=lf.features(audio, lf.RIFF).astype(np.float16))
+    makers = dict(
+        drums=("x", features.features),
+        bass=("b", lambda a: lf.features(a, lf.BASS)),
+        lead=("l", lambda a: lf.features(a, lf.RIFF)),
     )
     np.savez(
         path,
-        x=x.astype(np.float16),
-        **inputs,
+        **{key: make(audio).astype(np.float16) for kind, (key, make) in makers.items() if kind in INPUTS},
         drums=np.array(truth, np.float32).reshape(-1, 4),
         beats=np.array(song["beats"], np.float32),
         downs=np.array(song["downs"], bool),
@@ -47,19 +45,19 @@ def write(path, song, audio, truth):
 
 
 def main():
-    global FAMILIES, RECORDINGS, DRUMS_ALONE, FULLER
+    global FAMILIES, RECORDINGS, INPUTS, FULLER
     p = argparse.ArgumentParser()
     p.add_argument("out")
     p.add_argument("songs", type=int)
     p.add_argument("recordings")
     p.add_argument("--held-out", action="store_true")
-    p.add_argument("--drums-alone", action="store_true", help="without the inputs of the line networks")
+    p.add_argument("--inputs", default="drums,bass,lead", help="of which networks")
     p.add_argument("--fuller", action="store_true", help="songs of arrange.py, mixed as rough.py does")
     p.add_argument("--seed", type=int, default=1)
     p.add_argument("--jobs", type=int, default=os.cpu_count())
     a = p.parse_args()
     os.makedirs(a.out, exist_ok=True)
-    RECORDINGS, DRUMS_ALONE, FULLER = a.recordings, a.drums_alone, a.fuller
+    RECORDINGS, INPUTS, FULLER = a.recordings, a.inputs.split(","), a.fuller
     with multiprocessing.Pool(a.jobs) as pool:
         kits = [
             k

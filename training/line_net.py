@@ -4,7 +4,7 @@ from torch import nn
 
 WIDTH = 12
 LAYERS = (
-    (9, 3, 5, 1),
+    (0, 3, 5, 1),  # the input's channels
     (WIDTH, 3, 3, 2),
     (WIDTH, 1, 25, 1),
     (WIDTH, 5, 1, 3),
@@ -14,12 +14,12 @@ LAYERS = (
 
 
 class LineNet(nn.Module):
-    def __init__(self):
+    def __init__(self, channels):
         super().__init__()
         self.layers = nn.ModuleList(
             [
                 nn.Sequential(
-                    nn.Conv2d(i, WIDTH, (t, p), padding=(d * (t // 2), p // 2), dilation=(d, 1), bias=False),
+                    nn.Conv2d(i or channels, WIDTH, (t, p), padding=(d * (t // 2), p // 2), dilation=(d, 1), bias=False),
                     nn.BatchNorm2d(WIDTH),
                     nn.ReLU(),
                 )
@@ -28,7 +28,7 @@ class LineNet(nn.Module):
         )
         self.head = nn.Conv2d(WIDTH, 2, 1)
 
-    def forward(self, x):  # (batch, frames, 37, 9) -> logits (batch, frames, 37, 2)
+    def forward(self, x):  # (batch, frames, 37, channels) -> logits (batch, frames, 37, 2)
         y = x.permute(0, 3, 1, 2)
         for layer in self.layers:
             y = layer(y)

@@ -33,7 +33,9 @@ mel, bass, riff = features.features(x), lf.features(x, lf.BASS), lf.features(x, 
 first, second = run(None, "activity-net-1.bin", mel), run(None, "activity-net-2.bin", mel)
 second[:, 9] = first[:, 9]  # downbeats: the first alone
 out = sigmoid((first + second) / 2)
-notes, lead = sigmoid(run(LineNet(), "bass-net.bin", bass)), sigmoid(run(LineNet(), "riff-net.bin", riff))
+notes, lead = (
+    sigmoid(run(LineNet(x.shape[2]), file, x)) for file, x in (("bass-net.bin", bass), ("riff-net.bin", riff))
+)
 with open(sys.argv[2], "w") as file:
     for t in (0, 25, 50, 400, 603, 1199):
         for b in (0, 1, 7, 40, 79):

@@ -85,7 +85,7 @@ def main():
     rng = np.random.default_rng(2)
     register = lf.BASS if a.line == "bass" else lf.RIFF
     songs, held = load(a.data, register), load(a.held_out, register)
-    net = LineNet()
+    net = LineNet(lf.channels(register))
     if a.start:
         export.read(net, a.start, batch(rng, songs, 24)[0])
     net.to(memory_format=torch.channels_last)

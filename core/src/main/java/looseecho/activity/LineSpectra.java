@@ -3,8 +3,8 @@ package looseecho.activity;
 import looseecho.dsp.Fft;
 
 /**
- * A line network's input: per 20 ms frame and pitch the strength of its harmonics in a long and a
- * short window.
+ * A line network's input: per 20 ms frame and pitch the strength of its harmonics in windows of
+ * several lengths.
  *
  * <p>Input: mono at the register's rate. Frame n is centred on sample n * hop. Harmonics stacked as
  * channels after Bittner and others, "Deep salience representations for F0 estimation in polyphonic
@@ -12,9 +12,6 @@ import looseecho.dsp.Fft;
  * two together.
  */
 final class LineSpectra {
-  static final int CHANNELS = 9;
-
-  private static final double[][] HARMONICS = {{0.5, 1, 2, 3, 4, 5}, {1, 2, 3}};
   private static final double SONG_RMS = 0.1;
 
   private final Register register;
@@ -43,21 +40,22 @@ final class LineSpectra {
     return Math.sqrt(power / Math.max(1, mono.length));
   }
 
-  /** Frames from to before to, as planes, [pitch * 9 + channel][frame]. */
+  /** Frames from to before to, as planes, [pitch * channels + channel][frame]. */
   float[][] frames(int from, int to) {
-    float[][] out = new float[Register.PITCHES * CHANNELS][to - from];
+    float[][] out = new float[Register.PITCHES * register.channels()][to - from];
     int channel = 0;
-    for (int w = 0; w < HARMONICS.length; w++) {
+    for (Register.Window w : register.windows()) {
       fill(w, channel, from, to, out);
-      channel += HARMONICS[w].length;
+      channel += w.harmonics().length;
     }
     return out;
   }
 
-  private void fill(int w, int channel, int from, int to, float[][] out) {
-    Fft fft = new Fft(register.sizes()[w], register.windows()[w]);
+  private void fill(Register.Window w, int channel, int from, int to, float[][] out) {
+    Fft fft = new Fft(w.size(), w.length());
+    int channels = register.channels();
     float[] magnitudes = new float[fft.bins()];
-    double binHz = (double) register.rate() / register.sizes()[w];
+    double binHz = (double) register.rate() / w.size();
     double[] hertz = new double[Register.PITCHES];
     for (int p = 0; p < Register.PITCHES; p++) {
       hertz[p] = 440 * Math.pow(2, (register.lowest() + p - 69 + tuningCents / 100) / 12);
@@ -65,11 +63,11 @@ final class LineSpectra {
     for (int n = from; n < to; n++) {
       fft.magnitudes(mono, n * register.hop(), magnitudes);
       for (int p = 0; p < Register.PITCHES; p++) {
-        for (int h = 0; h < HARMONICS[w].length; h++) {
-          double at = HARMONICS[w][h] * hertz[p] / binHz;
+        for (int h = 0; h < w.harmonics().length; h++) {
+          double at = w.harmonics()[h] * hertz[p] / binHz;
           int k = (int) at;
           double m = gain * (magnitudes[k] * (1 - (at - k)) + magnitudes[k + 1] * (at - k));
-          out[p * CHANNELS + channel + h][n - from] = (float) ((Math.log(1e-4 + m) + 5) / 2.5);
+          out[p * channels + channel + h][n - from] = (float) ((Math.log(1e-4 + m) + 5) / 2.5);
         }
       }
     }

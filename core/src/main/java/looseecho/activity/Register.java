@@ -1,13 +1,34 @@
 package looseecho.activity;
 
+import java.util.List;
 import looseecho.dsp.FrameGrid;
 
 /** Where a line of notes lies and how it is looked at. */
 public enum Register {
-  /** C1 to C4. */
-  BASS("bass-net.bin", 5000, 24, new int[] {1280, 400}, new int[] {4096, 1024}),
+  /** C1 to C4; in the shortest window quick repeats stand apart. */
+  BASS(
+      "bass-net.bin",
+      5000,
+      24,
+      new Window(1280, 4096, 0.5, 1, 2, 3, 4, 5),
+      new Window(400, 1024, 1, 2, 3),
+      new Window(160, 512, 2, 4, 6)),
   /** E3 to E6. */
-  RIFF("riff-net.bin", 16000, 52, new int[] {2048, 640}, new int[] {4096, 2048});
+  RIFF(
+      "riff-net.bin",
+      16000,
+      52,
+      new Window(2048, 4096, 0.5, 1, 2, 3, 4, 5),
+      new Window(640, 2048, 1, 2, 3));
+
+  /**
+   * A window through which each frame is looked at.
+   *
+   * @param length in samples
+   * @param size of its transform
+   * @param harmonics of a pitch that are read from it
+   */
+  record Window(int length, int size, double... harmonics) {}
 
   /** Pitches that a network tells apart. */
   public static final int PITCHES = 37;
@@ -18,15 +39,13 @@ public enum Register {
   private final String weights;
   private final int rate;
   private final int lowest;
-  private final int[] windows;
-  private final int[] sizes;
+  private final List<Window> windows;
 
-  Register(String weights, int rate, int lowest, int[] windows, int[] sizes) {
+  Register(String weights, int rate, int lowest, Window... windows) {
     this.weights = weights;
     this.rate = rate;
     this.lowest = lowest;
-    this.windows = windows;
-    this.sizes = sizes;
+    this.windows = List.of(windows);
   }
 
   String weights() {
@@ -43,14 +62,14 @@ public enum Register {
     return lowest;
   }
 
-  /** Lengths of the long and the short window in samples. */
-  int[] windows() {
-    return windows.clone();
+  /** From the longest to the shortest. */
+  List<Window> windows() {
+    return windows;
   }
 
-  /** Lengths of their transforms. */
-  int[] sizes() {
-    return sizes.clone();
+  /** Harmonics of all windows. */
+  int channels() {
+    return windows.stream().mapToInt(w -> w.harmonics().length).sum();
   }
 
   int hop() {

@@ -36,7 +36,7 @@ public final class LineFinder {
   public record Settings(
       double begins, double solitary, double expected, double sounds, double minSeconds) {
     /** For a bass, chosen on held-out songs (docs/accuracy.md). */
-    public static final Settings BASS = new Settings(0.45, 0.65, 0.1, 0.35, 0.04);
+    public static final Settings BASS = new Settings(0.45, 0.75, 0.1, 0.35, 0.04);
 
     /** For a riff, which repeats less strictly: the bars around are not asked. */
     public static final Settings RIFF = new Settings(0.35, 0.35, 0.35, 0.35, 0.04);
