@@ -95,7 +95,12 @@ public record HeardLayer(
   }
 
   /** A stretch of seconds. */
-  public record Span(double start, double end) {}
+  public record Span(double start, double end) {
+    /** True when a time lies inside. */
+    boolean has(double time) {
+      return time >= start && time < end;
+    }
+  }
 
   /**
    * Where a layer stands.
@@ -140,7 +145,7 @@ public record HeardLayer(
 
   /** True when it sounds at a time. */
   public boolean sounds(double time) {
-    return active.stream().anyMatch(s -> time >= s.start() && time < s.end());
+    return active.stream().anyMatch(s -> s.has(time));
   }
 
   /** True for noise that stands still under the rest. */

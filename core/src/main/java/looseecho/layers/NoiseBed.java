@@ -32,6 +32,6 @@ public record NoiseBed(List<Span> active, double lufs, double lowHz, double high
 
   /** True when it sounds at a time. */
   public boolean sounds(double time) {
-    return active.stream().anyMatch(s -> time >= s.start() && time < s.end());
+    return active.stream().anyMatch(s -> s.has(time));
   }
 }
