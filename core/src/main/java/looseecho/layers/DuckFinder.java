@@ -2,7 +2,10 @@ package looseecho.layers;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import looseecho.notes.Note;
 import looseecho.separate.SpectrumBands;
@@ -20,6 +23,7 @@ final class DuckFinder {
   private static final int FEWEST = 6; // kicks inside held notes
   private static final int MOST = 32;
   private static final double LEAST_DB = 2;
+  private static final double MOST_DB = 24; // what falls further is no longer there
   private static final double BACK = 0.9; // of the way, in decibels
 
   private final float[] loudness;
@@ -50,16 +54,34 @@ final class DuckFinder {
   private Optional<HeardLayer.Duck> find(String by, List<Note> notes, double[] kicks) {
     int count = (int) ((BEFORE + AFTER) / HOP);
     List<double[]> curves = new ArrayList<>();
+    List<HeardLayer.Span> held = joined(notes);
     for (double kick : kicks) {
       double next = nextOf(kicks, kick);
-      for (Note n : notes) {
-        boolean held = n.start() < kick - BEFORE && n.end() > kick + 0.2;
-        if (held && curves.size() < MOST) {
+      for (HeardLayer.Span n : held) {
+        boolean over = n.start() < kick - BEFORE && n.end() > kick + 0.2;
+        if (over && curves.size() < MOST) {
           curves.add(curve(kick, Math.min(n.end(), next), count));
         }
       }
     }
     return curves.size() < FEWEST ? Optional.empty() : of(by, curves, count);
+  }
+
+  /** One pitch without a gap is one tone: what comes back from a dip looks like a new note. */
+  private static List<HeardLayer.Span> joined(List<Note> notes) {
+    List<HeardLayer.Span> out = new ArrayList<>();
+    Map<Integer, HeardLayer.Span> open = new HashMap<>();
+    for (Note n : notes.stream().sorted(Comparator.comparingDouble(Note::start)).toList()) {
+      HeardLayer.Span before = open.get(n.pitch());
+      boolean on = before != null && n.start() - before.end() < NEAR;
+      open.put(n.pitch(), new HeardLayer.Span(on ? before.start() : n.start(), n.end()));
+      if (before != null && !on) {
+        out.add(before);
+      }
+    }
+    out.addAll(open.values());
+    out.sort(Comparator.comparingDouble(HeardLayer.Span::start));
+    return out;
   }
 
   private static double nextOf(double[] kicks, double kick) {
@@ -105,7 +127,7 @@ final class DuckFinder {
       low = middle[k] < middle[low] ? k : low;
     }
     double depth = -middle[low];
-    if (depth < LEAST_DB || low >= end - 1) {
+    if (depth < LEAST_DB || depth > MOST_DB || low >= end - 1) {
       return Optional.empty();
     }
     int back = low;

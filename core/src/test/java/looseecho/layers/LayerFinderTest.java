@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import looseecho.Signals;
 import looseecho.activity.Lane;
@@ -113,6 +114,15 @@ class LayerFinderTest {
     assertEquals("kick", duck.by());
     assertEquals("snare", new DuckFinder(loudness(y)).find(held, none, kicks).orElseThrow().by());
     assertEquals(8, duck.depthDb(), 1.5);
+    // What comes back from each dip may have been told as a note of its own.
+    List<Note> parted =
+        IntStream.range(0, 20).mapToObj(k -> new Note(k / 2.0, k / 2.0 + 0.5, 57, 100, 1)).toList();
+    assertEquals(Optional.of(duck), new DuckFinder(loudness(y)).find(parted, kicks, none));
+    List<Note> tune =
+        IntStream.range(0, 20)
+            .mapToObj(k -> new Note(k / 2.0, k / 2.0 + 0.5, 57 + k % 2, 100, 1))
+            .toList();
+    assertTrue(new DuckFinder(loudness(y)).find(tune, kicks, none).isEmpty());
     // Half a cosine in gain from -8 dB over 250 ms: 90 % of the way in dB after some 190 ms.
     assertEquals(190, duck.recoveryMs(), 50);
     float[] even = new float[11 * RATE];
