@@ -16,7 +16,7 @@ import looseecho.reading.Together;
 public final class LineNet {
   private static final int[] DILATIONS = {1, 2, 1, 3, 6, 12};
   private static final int REACH = 42;
-  private static final int BLOCK = 1000;
+  private static final int BLOCK = 2000;
   private static final int WIDTH = 2 * Register.PITCHES;
 
   private final Register register;
