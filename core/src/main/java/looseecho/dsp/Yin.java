@@ -1,6 +1,8 @@
 package looseecho.dsp;
 
+import java.util.Arrays;
 import java.util.OptionalDouble;
+import java.util.function.IntToDoubleFunction;
 
 /**
  * Fundamental frequency of a short stretch of one voice.
@@ -30,15 +32,78 @@ public final class Yin {
 
   /** Hertz of the stretch centred on a sample; empty where it has no clear pitch. */
   public OptionalDouble hertz(float[] x, int centre) {
-    int from = centre - (window + longest) / 2;
-    if (from < 0 || from + window + longest >= x.length) {
-      return OptionalDouble.empty();
+    int from = from(centre);
+    return inside(x, from)
+        ? pitch(lag -> difference(x, from, lag, window))
+        : OptionalDouble.empty();
+  }
+
+  /**
+   * Pitches of stretches that follow one another evenly. What two of them share is looked at once.
+   *
+   * @param centre of the first
+   * @param hop samples from one to the next, of which the window is a multiple
+   * @param count of stretches
+   */
+  public Course course(float[] x, int centre, int hop, int count) {
+    if (hop < 1 || window % hop != 0) {
+      throw new IllegalArgumentException(
+          "need a window that is a multiple of the hop (was: " + window + ", " + hop + ")");
     }
+    return new Course(x, from(centre), hop, count);
+  }
+
+  /** Holds sums: one thread. */
+  public final class Course {
+    private final float[] x;
+    private final int from;
+    private final int hop;
+    private final double[][] sums; // [hop of the sound][lag], not a number until it is asked for
+
+    private Course(float[] x, int from, int hop, int count) {
+      this.x = x;
+      this.from = from;
+      this.hop = hop;
+      this.sums = new double[count + window / hop - 1][];
+    }
+
+    /** Hertz of a stretch; empty where it has no clear pitch. */
+    public OptionalDouble hertz(int stretch) {
+      return inside(x, from + stretch * hop)
+          ? pitch(lag -> difference(stretch, lag))
+          : OptionalDouble.empty();
+    }
+
+    private double difference(int stretch, int lag) {
+      double sum = 0;
+      for (int k = stretch; k < stretch + window / hop; k++) {
+        if (sums[k] == null) {
+          sums[k] = new double[longest + 1];
+          Arrays.fill(sums[k], Double.NaN);
+        }
+        if (Double.isNaN(sums[k][lag])) {
+          sums[k][lag] = Yin.difference(x, from + k * hop, lag, hop);
+        }
+        sum += sums[k][lag];
+      }
+      return sum;
+    }
+  }
+
+  private int from(int centre) {
+    return centre - (window + longest) / 2;
+  }
+
+  private boolean inside(float[] x, int from) {
+    return from >= 0 && from + window + longest < x.length;
+  }
+
+  private OptionalDouble pitch(IntToDoubleFunction differences) {
     double sum = 0;
     double before = 1; // normalised difference two lags ago
     double at = 1;
     for (int lag = 1; lag <= longest; lag++) {
-      double difference = difference(x, from, lag);
+      double difference = differences.applyAsDouble(lag);
       sum += difference;
       double now = sum <= 0 ? 1 : difference * lag / sum;
       if (lag - 1 >= shortest && at < THRESHOLD && at <= before && at <= now) {
@@ -53,7 +118,7 @@ public final class Yin {
   }
 
   /** The difference function at a lag, in four sums that do not wait for each other. */
-  private double difference(float[] x, int from, int lag) {
+  private static double difference(float[] x, int from, int lag, int window) {
     double a = 0;
     double b = 0;
     double c = 0;

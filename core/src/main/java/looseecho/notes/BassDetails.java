@@ -135,7 +135,9 @@ public final class BassDetails {
     double first = Math.max(0, n.start() - BEFORE);
     int count = (int) ((Math.min(n.end(), n.start() + AFTER) - first) / HOP);
     double[] away = new double[Math.max(0, count)]; // semitones from the note
-    int arrived = arrival(away, i -> away(n, first + i * HOP));
+    Yin.Course course =
+        yin.course(low, (int) (first * rate), (int) Math.round(HOP * rate), away.length);
+    int arrived = arrival(away, i -> away(n, course.hertz(i)));
     if (arrived < 0) {
       return Optional.empty();
     }
@@ -158,9 +160,8 @@ public final class BassDetails {
         : Optional.empty();
   }
 
-  /** Semitones from the note at a second; NaN where there is no clear pitch. */
-  private double away(Note n, double seconds) {
-    OptionalDouble f = yin.hertz(low, (int) (seconds * rate));
+  /** Semitones from the note; NaN where there is no clear pitch. */
+  private double away(Note n, OptionalDouble f) {
     return f.isPresent()
         ? 69 + 12 * Math.log(f.getAsDouble() / 440) / Math.log(2) - tuning - n.pitch()
         : Double.NaN;
