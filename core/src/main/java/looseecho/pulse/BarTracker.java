@@ -102,6 +102,8 @@ final class BarTracker {
       int low = Math.max(0, i - reach);
       int high = Math.min(tempos - 1, i + reach);
       float held = step[i][i] - (float) settings.barBreakCost();
+      float down = then == null ? 0 : (float) interval(m, length, beatSum[0]);
+      float other = then == null ? 0 : (float) interval(m, length, beatSum[1]);
       for (int b = 0; b < meter; b++) {
         float value = Float.NEGATIVE_INFINITY;
         int source = -1;
@@ -115,7 +117,7 @@ final class BarTracker {
             source = broken;
           }
           if (source >= 0) {
-            value += (float) interval(m, length, source / tempos);
+            value += source < tempos ? down : other;
           }
         }
         if (mayStart && start > value) {
@@ -159,11 +161,14 @@ final class BarTracker {
     return Math.min(frames, 4 * (shortest + tempos));
   }
 
-  /** Log likelihood of one beat that begins at frame m and lasts {@code length} frames. */
-  private double interval(int m, int length, int place) {
-    int head = Math.max(1, Math.round((float) length / OBSERVE));
+  /**
+   * Log likelihood of one beat that begins at frame m and lasts {@code length} frames.
+   *
+   * @param on running log likelihood of a beat of its kind
+   */
+  private double interval(int m, int length, double[] on) {
+    int head = Math.max(1, (2 * length + OBSERVE) / (2 * OBSERVE)); // the nearest sixteenth
     int half = head / 2; // the activity's bump lies around the beat, not behind it
-    double[] on = beatSum[place == 0 ? 0 : 1];
     int a = Math.max(0, m - half);
     int b = Math.min(frames, m - half + head);
     int end = Math.min(frames, m + length - half);
