@@ -1,6 +1,6 @@
 package looseecho.activity;
 
-import looseecho.dsp.Fft;
+import looseecho.dsp.FrameFft;
 
 /**
  * A line network's input: per 20 ms frame and pitch the strength of its harmonics in windows of
@@ -52,22 +52,27 @@ final class LineSpectra {
   }
 
   private void fill(Register.Window w, int channel, int from, int to, float[][] out) {
-    Fft fft = new Fft(w.size(), w.length());
+    FrameFft fft = new FrameFft(w.size(), w.length());
     int channels = register.channels();
-    float[] magnitudes = new float[fft.bins()];
     double binHz = (double) register.rate() / w.size();
     double[] hertz = new double[Register.PITCHES];
     for (int p = 0; p < Register.PITCHES; p++) {
       hertz[p] = 440 * Math.pow(2, (register.lowest() + p - 69 + tuningCents / 100) / 12);
     }
-    for (int n = from; n < to; n++) {
-      fft.magnitudes(mono, n * register.hop(), magnitudes);
+    for (int n = from; n < to; n += FrameFft.AT_ONCE) {
+      float[][] magnitudes = fft.magnitudes(mono, n * register.hop(), register.hop());
+      int count = Math.min(FrameFft.AT_ONCE, to - n);
       for (int p = 0; p < Register.PITCHES; p++) {
         for (int h = 0; h < w.harmonics().length; h++) {
           double at = w.harmonics()[h] * hertz[p] / binHz;
           int k = (int) at;
-          double m = gain * (magnitudes[k] * (1 - (at - k)) + magnitudes[k + 1] * (at - k));
-          out[p * channels + channel + h][n - from] = (float) ((Math.log(1e-4 + m) + 5) / 2.5);
+          float[] low = magnitudes[k];
+          float[] high = magnitudes[k + 1];
+          float[] plane = out[p * channels + channel + h];
+          for (int f = 0; f < count; f++) {
+            double m = gain * (low[f] * (1 - (at - k)) + high[f] * (at - k));
+            plane[n - from + f] = (float) ((Math.log(1e-4 + m) + 5) / 2.5);
+          }
         }
       }
     }

@@ -1,7 +1,7 @@
 package looseecho.activity;
 
 import java.util.stream.IntStream;
-import looseecho.dsp.Fft;
+import looseecho.dsp.FrameFft;
 import looseecho.dsp.FrameGrid;
 import looseecho.reading.Progress;
 import looseecho.reading.Together;
@@ -25,7 +25,8 @@ public final class MelSpectra {
   private static final double SILENCE =
       1e-11; // mean power of a band below which there is no sound at all
 
-  private static final int CHUNK = 1500; // frames worked on by one thread at a time
+  private static final int CHUNK =
+      24 * FrameFft.AT_ONCE; // frames worked on by one thread at a time
   private static final int[] WINDOWS = {2048, 640};
   private static final int[] FFT_SIZES = {2048, 1024};
   private static final double LOW_HZ = 30;
@@ -99,15 +100,18 @@ public final class MelSpectra {
 
     private void fill(float[] mono, int first, int start, int end) {
       for (int w = 0; w < 2; w++) {
-        Fft fft = new Fft(FFT_SIZES[w], WINDOWS[w]);
-        float[] magnitudes = new float[fft.bins()];
+        FrameFft fft = new FrameFft(FFT_SIZES[w], WINDOWS[w]);
         Triangle[] bank = bank(FFT_SIZES[w]);
-        for (int n = start; n < end; n++) {
-          fft.magnitudes(mono, n * HOP - first, magnitudes);
+        for (int n = start; n < end; n += FrameFft.AT_ONCE) {
+          float[][] magnitudes = fft.magnitudes(mono, n * HOP - first, HOP);
+          int count = Math.min(FrameFft.AT_ONCE, end - n);
           for (int b = 0; b < BANDS; b++) {
-            double m = gain * bank[b].sum(magnitudes);
-            values[(n * BANDS + b) * 2 + w] = (float) Math.log(FLOOR + m);
-            power[n] += w == 1 ? m * m : 0; // the short window shows stops sharply
+            float[] sums = bank[b].sums(magnitudes);
+            for (int f = 0; f < count; f++) {
+              double m = gain * sums[f];
+              values[((n + f) * BANDS + b) * 2 + w] = (float) Math.log(FLOOR + m);
+              power[n + f] += w == 1 ? m * m : 0; // the short window shows stops sharply
+            }
           }
         }
       }
@@ -208,12 +212,17 @@ public final class MelSpectra {
 
   /** One mel filter: weights over a run of bins that sum to one. */
   private record Triangle(int first, float[] weights) {
-    float sum(float[] magnitudes) {
-      float s = 0;
+    /** Of magnitudes by bin and frame, for every frame. */
+    float[] sums(float[][] magnitudes) {
+      float[] out = new float[FrameFft.AT_ONCE];
       for (int i = 0; i < weights.length; i++) {
-        s += weights[i] * magnitudes[first + i];
+        float weight = weights[i];
+        float[] row = magnitudes[first + i];
+        for (int f = 0; f < FrameFft.AT_ONCE; f++) {
+          out[f] += weight * row[f];
+        }
       }
-      return s;
+      return out;
     }
   }
 

@@ -25,7 +25,7 @@ public final class Fft {
    *     periodic Hann window scaled so that a full-scale sine between bins reads about 1
    */
   public Fft(int size, int windowSize) {
-    this(size, scaled(hann(Math.max(0, windowSize))));
+    this(size, ofUnitGain(hann(Math.max(0, windowSize))));
   }
 
   /**
@@ -44,7 +44,8 @@ public final class Fft {
     this.window = window.clone();
   }
 
-  private static float[] scaled(float[] window) {
+  /** Scales a window so that a full-scale sine between bins reads about 1. */
+  static float[] ofUnitGain(float[] window) {
     double sum = 0;
     for (float w : window) {
       sum += w;

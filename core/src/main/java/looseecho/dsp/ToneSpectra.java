@@ -10,7 +10,7 @@ import looseecho.reading.Together;
  * arrays stay inside.
  */
 public final class ToneSpectra {
-  private static final int CHUNK = 400; // frames worked on by one thread at a time
+  private static final int CHUNK = 6 * FrameFft.AT_ONCE; // frames worked on by one thread at a time
   private final float[][] frames;
   private final double binHz;
   private final double hopSeconds;
@@ -40,10 +40,15 @@ public final class ToneSpectra {
     Together.each(
         (frames.length + CHUNK - 1) / CHUNK,
         c -> {
-          Fft fft = new Fft(size, window);
+          FrameFft fft = new FrameFft(size, window);
           int end = Math.min(frames.length, (c + 1) * CHUNK);
-          for (int n = c * CHUNK; n < end && !progress.cancelled(); n++) {
-            fft.magnitudes(mono, (from + n) * hop, frames[n]);
+          for (int n = c * CHUNK; n < end && !progress.cancelled(); n += FrameFft.AT_ONCE) {
+            float[][] magnitudes = fft.magnitudes(mono, (from + n) * hop, hop);
+            for (int f = 0; f < Math.min(FrameFft.AT_ONCE, end - n); f++) {
+              for (int k = 0; k < magnitudes.length; k++) {
+                frames[n + f][k] = magnitudes[k][f];
+              }
+            }
           }
         });
     progress.step("Listening to the tones", 1);

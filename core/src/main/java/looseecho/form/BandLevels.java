@@ -2,7 +2,7 @@ package looseecho.form;
 
 import java.util.Arrays;
 import looseecho.audio.Audio;
-import looseecho.dsp.Fft;
+import looseecho.dsp.FrameFft;
 import looseecho.dsp.ThirdOctaves;
 import looseecho.pulse.Pulse;
 import looseecho.reading.Together;
@@ -24,7 +24,7 @@ public final class BandLevels {
   /** Measures a sound. */
   public static BandLevels of(Audio audio) {
     int frames = audio.length() / HOP + 1;
-    float[][] out = new float[frames][];
+    float[][] out = new float[frames][2 * BANDS];
     double binHz = (double) audio.sampleRate() / WINDOW;
     int[] band = new int[WINDOW / 2 + 1];
     Arrays.setAll(band, k -> ThirdOctaves.band(k * binHz));
@@ -32,33 +32,36 @@ public final class BandLevels {
     Together.each(
         (frames + stretch - 1) / stretch,
         s -> {
-          Fft fft = new Fft(WINDOW, WINDOW);
-          for (int n = s * stretch; n < Math.min(frames, (s + 1) * stretch); n++) {
-            out[n] = frame(audio, n * HOP, fft, band);
+          FrameFft fft = new FrameFft(WINDOW, WINDOW);
+          for (int n = s * stretch;
+              n < Math.min(frames, (s + 1) * stretch);
+              n += FrameFft.AT_ONCE) {
+            fill(audio, n, fft, band, out);
           }
         });
     return new BandLevels(out, (double) HOP / audio.sampleRate());
   }
 
-  private static float[] frame(Audio audio, int centre, Fft fft, int[] band) {
-    float[] middle = audio.channel(0, centre - WINDOW / 2, WINDOW);
-    float[] side = audio.channel(1, centre - WINDOW / 2, WINDOW);
-    for (int i = 0; i < WINDOW; i++) {
+  /** The frames from {@code first} on that are looked at together. */
+  private static void fill(Audio audio, int first, FrameFft fft, int[] band, float[][] out) {
+    int from = first * HOP - WINDOW / 2;
+    float[] middle = audio.channel(0, from, (FrameFft.AT_ONCE - 1) * HOP + WINDOW);
+    float[] side = audio.channel(1, from, middle.length);
+    for (int i = 0; i < middle.length; i++) {
       float left = middle[i];
       middle[i] = (left + side[i]) / 2;
       side[i] = (left - side[i]) / 2;
     }
-    float[] out = new float[2 * BANDS];
-    float[] magnitudes = new float[fft.bins()];
     for (int view = 0; view < 2; view++) {
-      fft.magnitudes(view == 0 ? middle : side, WINDOW / 2, magnitudes);
+      float[][] magnitudes = fft.magnitudes(view == 0 ? middle : side, WINDOW / 2, HOP);
       for (int k = 1; k < magnitudes.length; k++) {
-        if (band[k] >= 0) {
-          out[view * BANDS + band[k]] += magnitudes[k] * magnitudes[k];
+        for (int n = 0; band[k] >= 0 && n < FrameFft.AT_ONCE; n++) {
+          if (first + n < out.length) {
+            out[first + n][view * BANDS + band[k]] += magnitudes[k][n] * magnitudes[k][n];
+          }
         }
       }
     }
-    return out;
   }
 
   /** Mean powers over the whole: the middle's bands, then the sides'. */
