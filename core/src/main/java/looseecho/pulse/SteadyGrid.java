@@ -90,34 +90,56 @@ final class SteadyGrid {
     }
   }
 
+  /**
+   * The best period of those whose frequencies lie a step apart. From one to the next every beat's
+   * phasor turns by the same angle, so no sine is taken twice.
+   */
   private static double best(double[] t, double middle, double reach, double step) {
+    double first = 1 / (middle * (1 + reach));
+    double apart = step / middle;
+    int n = t.length;
+    double[] re = new double[n];
+    double[] im = new double[n];
+    double[] cos = new double[n];
+    double[] sin = new double[n];
+    for (int i = 0; i < n; i++) {
+      double x = 2 * Math.PI * (t[i] - t[0]);
+      re[i] = Math.cos(x * first);
+      im[i] = Math.sin(x * first);
+      cos[i] = Math.cos(x * apart);
+      sin[i] = Math.sin(x * apart);
+    }
     double best = middle;
     double most = -1;
-    for (double r = 1 - reach; r <= 1 + reach; r += step) {
-      double[] sum = phasor(t, middle * r);
-      double length = sum[0] * sum[0] + sum[1] * sum[1];
+    for (double f = first; f <= 1 / (middle * (1 - reach)); f += apart) {
+      double sumRe = 0;
+      double sumIm = 0;
+      for (int i = 0; i < n; i++) {
+        double a = re[i];
+        double b = im[i];
+        sumRe += a;
+        sumIm += b;
+        re[i] = a * cos[i] - b * sin[i];
+        im[i] = a * sin[i] + b * cos[i];
+      }
+      double length = sumRe * sumRe + sumIm * sumIm;
       if (length > most) {
         most = length;
-        best = middle * r;
+        best = 1 / f;
       }
     }
     return best;
   }
 
-  private static double[] phasor(double[] t, double period) {
+  /** Seconds of the grid line nearest to the first beat. */
+  private static double phase(double[] t, double period) {
     double re = 0;
     double im = 0;
     for (double x : t) {
       re += Math.cos(2 * Math.PI * (x - t[0]) / period);
       im += Math.sin(2 * Math.PI * (x - t[0]) / period);
     }
-    return new double[] {re, im};
-  }
-
-  /** Seconds of the grid line nearest to the first beat. */
-  private static double phase(double[] t, double period) {
-    double[] sum = phasor(t, period);
-    return t[0] + Math.atan2(sum[1], sum[0]) / (2 * Math.PI) * period;
+    return t[0] + Math.atan2(im, re) / (2 * Math.PI) * period;
   }
 
   /** Distance from the grid in periods, -0.5..0.5. */
