@@ -1,5 +1,10 @@
 package looseecho.hits;
 
+import java.util.ArrayList;
+import java.util.List;
+import looseecho.network.Convolution;
+import looseecho.network.Weights.Tensor;
+
 /** The spectrum of a stroke in decibels by half semitones, to be held against another's. */
 final class StrokeColour {
   private static final int PER_SEMITONE = 2;
@@ -12,7 +17,6 @@ final class StrokeColour {
   private final double[] decibels;
   private final double[] sums; // of the values before each, from their mean
   private final double[] squares;
-  private volatile Compared last;
 
   /**
    * How a stroke is best had from another.
@@ -22,8 +26,6 @@ final class StrokeColour {
    * @param unmoved their correlation as they are
    */
   record Move(double semitones, double agrees, double unmoved) {}
-
-  private record Compared(StrokeColour model, Move move) {}
 
   private StrokeColour(double[] decibels) {
     int n = decibels.length;
@@ -61,53 +63,64 @@ final class StrokeColour {
     return new StrokeColour(out);
   }
 
-  /** How this is best had from another; kept for the one that was asked for last. */
-  Move from(StrokeColour model) {
-    Compared before = last;
-    if (before == null || before.model() != model) {
-      before = new Compared(model, compared(model));
-      last = before;
-    }
-    return before.move();
-  }
-
-  private Move compared(StrokeColour model) {
-    int best = 0;
-    double most = Double.NEGATIVE_INFINITY;
-    for (int d = -MOST; d <= MOST; d++) {
-      double a = model.agreement(this, d);
-      if (a > most) {
-        most = a;
-        best = d;
+  /** How each of some strokes is best had from a model. */
+  static List<Move> moves(List<StrokeColour> strokes, StrokeColour model) {
+    int size = model.decibels.length;
+    double[][] moved = new double[2 * MOST + 1][size];
+    for (int m = 0; m < moved.length; m++) {
+      for (int k = Math.max(0, m - MOST); k < Math.min(size, size + m - MOST); k++) {
+        moved[m][k] = model.decibels[k - m + MOST];
       }
     }
-    return new Move((double) best / PER_SEMITONE, most, model.agreement(this, 0));
+    float[][] products = products(strokes, moved);
+    List<Move> out = new ArrayList<>();
+    for (int s = 0; s < strokes.size(); s++) {
+      int best = 0;
+      double[] agrees = new double[moved.length];
+      for (int m = 0; m < moved.length; m++) {
+        agrees[m] = model.agreement(strokes.get(s), m - MOST, products[m][s]);
+        best = agrees[m] > agrees[best] ? m : best;
+      }
+      out.add(new Move((double) (best - MOST) / PER_SEMITONE, agrees[best], agrees[MOST]));
+    }
+    return out;
   }
 
-  /** In four sums that do not wait for each other. */
-  private double products(double[] its, int moved, int from, int to) {
-    double a = 0;
-    double b = 0;
-    double c = 0;
-    double d = 0;
-    int k = from;
-    for (; k + 3 < to; k += 4) {
-      a += decibels[k] * its[k + moved];
-      b += decibels[k + 1] * its[k + 1 + moved];
-      c += decibels[k + 2] * its[k + 2 + moved];
-      d += decibels[k + 3] * its[k + 3 + moved];
+  /** Correlations of strokes with models, all as they are: [model][stroke]. */
+  static double[][] agreements(List<StrokeColour> strokes, List<StrokeColour> models) {
+    float[][] products =
+        products(strokes, models.stream().map(m -> m.decibels).toArray(double[][]::new));
+    double[][] out = new double[models.size()][strokes.size()];
+    for (int m = 0; m < out.length; m++) {
+      for (int s = 0; s < out[m].length; s++) {
+        out[m][s] = models.get(m).agreement(strokes.get(s), 0, products[m][s]);
+      }
     }
-    for (; k < to; k++) {
-      a += decibels[k] * its[k + moved];
+    return out;
+  }
+
+  /** Sums of products of every pattern and every stroke: a layer of a network, so to speak. */
+  private static float[][] products(List<StrokeColour> strokes, double[][] patterns) {
+    int size = patterns[0].length;
+    float[][] planes = new float[size][strokes.size()];
+    float[] weights = new float[size * patterns.length];
+    for (int k = 0; k < size; k++) {
+      for (int s = 0; s < strokes.size(); s++) {
+        planes[k][s] = (float) strokes.get(s).decibels[k];
+      }
+      for (int m = 0; m < patterns.length; m++) {
+        weights[k * patterns.length + m] = (float) patterns[m][k];
+      }
     }
-    return a + b + (c + d);
+    Tensor kernel = new Tensor(new int[] {1, 1, size, patterns.length}, weights);
+    Tensor none = new Tensor(new int[] {patterns.length}, new float[patterns.length]);
+    return Convolution.apply(planes, 1, kernel, none, 1, false);
   }
 
   /** Correlation with another, that one moved down by so many half semitones, -1 to 1. */
-  double agreement(StrokeColour other, int moved) {
+  private double agreement(StrokeColour other, int moved, double products) {
     int from = Math.max(0, -moved);
     int to = Math.min(decibels.length, other.decibels.length - moved);
-    double products = products(other.decibels, moved, from, to);
     double mine = sums[to] - sums[from];
     double its = other.sums[to + moved] - other.sums[from + moved];
     int n = to - from;

@@ -67,7 +67,7 @@ final class StrokePitch {
     double[] times = Arrays.stream(at).mapToDouble(i -> hits.get(i).time()).toArray();
     List<StrokeColour> x = strokes.colours(times);
     int model = model(x);
-    List<StrokeColour.Move> moves = Together.map(x, one -> one.from(x.get(model)));
+    List<StrokeColour.Move> moves = StrokeColour.moves(x, x.get(model));
     long pitched = moves.stream().filter(StrokePitch::counts).count();
     long sure = moves.stream().filter(m -> m.agrees() >= AGREES).count();
     if (pitched < 2 || sure < 0.6 * at.length) {
@@ -82,17 +82,17 @@ final class StrokePitch {
 
   /** The stroke that the others agree with best as they are: the lane's usual pitch. */
   private static int model(List<StrokeColour> x) {
-    int best = 0;
-    double most = Double.NEGATIVE_INFINITY;
     int step = Math.max(1, x.size() / MODELS);
-    for (int m = 0; m < x.size(); m += step) {
-      double sum = 0;
-      for (StrokeColour other : x) {
-        sum += x.get(m).agreement(other, 0) >= AGREES ? 1 : 0;
-      }
+    int[] tried = IntStream.iterate(0, m -> m < x.size(), m -> m + step).toArray();
+    double[][] agreements =
+        StrokeColour.agreements(x, Arrays.stream(tried).mapToObj(x::get).toList());
+    int best = 0;
+    long most = -1;
+    for (int m = 0; m < tried.length; m++) {
+      long sum = Arrays.stream(agreements[m]).filter(a -> a >= AGREES).count();
       if (sum > most) {
         most = sum;
-        best = m;
+        best = tried[m];
       }
     }
     return best;
