@@ -22,6 +22,7 @@ import looseecho.echo.Edits;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateBuilder;
+import looseecho.hits.Envelope;
 import looseecho.hits.HitDetails;
 import looseecho.hits.HitFinder;
 import looseecho.hits.Strokes;
@@ -101,7 +102,7 @@ public class AnalysisBench {
   public Object hitsStage() {
     MelSpectra mel = MelSpectra.of(mono, Progress.NONE);
     Activities a = net.run(mel, Progress.NONE);
-    return new HitDetails(mel, new Strokes(track), pulse)
+    return new HitDetails(new Envelope(mel), new Strokes(track), pulse)
         .complete(new HitFinder(HitFinder.Settings.DEFAULTS).find(a, pulse, Progress.NONE));
   }
 

@@ -19,6 +19,7 @@ import looseecho.audio.MonoBlocks;
 import looseecho.audio.Resampler;
 import looseecho.dsp.Chroma;
 import looseecho.dsp.ToneSpectra;
+import looseecho.form.Event;
 import looseecho.form.Form;
 import looseecho.form.SectionFinder;
 import looseecho.hits.Feel;
@@ -27,7 +28,6 @@ import looseecho.hits.Hit;
 import looseecho.hits.HitMark;
 import looseecho.notes.BassDetails;
 import looseecho.notes.Chord;
-import looseecho.notes.ChordFinder;
 import looseecho.notes.FigureFinder;
 import looseecho.notes.Key;
 import looseecho.notes.KeyFinder;
@@ -195,9 +195,8 @@ public final class Analyzer {
     if (pulse.isPresent()) {
       Pulse beat = pulse.get();
       CompletableFuture<List<Chord>> harmony =
-          Together.beside(
-              () ->
-                  chordal ? new ChordFinder().find(heard.chroma(), heard.bass(), beat) : List.of());
+          Together.beside(() -> chordal ? heard.chords(beat) : List.of());
+      CompletableFuture<List<Event>> sweeps = Together.beside(() -> heard.sweeps(beat));
       hits = HitMark.apply(wanted.hits(), heard.hits(beat, progress), beat);
       feel = Feel.of(hits, beat);
       hits = new GridFinder(beat, feel.swing()).place(hits);
@@ -212,6 +211,7 @@ public final class Analyzer {
               heard.bass(),
               heard.end(),
               heard.levels(),
+              Together.joined(sweeps),
               wanted.sections());
       form = new SectionFinder().find(material, progress);
     }

@@ -8,13 +8,18 @@ import looseecho.activity.MelSpectra;
 import looseecho.audio.Audio;
 import looseecho.dsp.Chroma;
 import looseecho.form.BandLevels;
+import looseecho.form.Event;
+import looseecho.form.SweepFinder;
+import looseecho.hits.Envelope;
 import looseecho.hits.Hit;
 import looseecho.hits.HitDetails;
 import looseecho.hits.HitFinder;
 import looseecho.hits.Strokes;
 import looseecho.notes.Chord;
+import looseecho.notes.ChordFinder;
 import looseecho.notes.Note;
 import looseecho.notes.VoicingFinder;
+import looseecho.pulse.Beat;
 import looseecho.pulse.Pulse;
 import looseecho.pulse.Tempos;
 import looseecho.reading.Progress;
@@ -36,12 +41,11 @@ public final class Heard {
   /** Made when they are first needed. */
   private final AtomicReference<BandLevels> levels = new AtomicReference<>();
 
-  /** The hits of the pulse that was read last: most corrections leave it as it is. */
-  private final AtomicReference<Measured> measured = new AtomicReference<>();
-
-  /** The chords as they were held under the pulse that was read last. */
-  private final AtomicReference<Voiced> voiced = new AtomicReference<>();
-
+  private final Latest<Pulse, List<Hit>> hits;
+  private final Latest<Pulse, List<Chord>> chords = new Latest<>();
+  private final Latest<Held, List<Note>> voiced = new Latest<>();
+  private final Latest<Beats, List<Event>> sweeps;
+  private final Envelope envelope;
   private final Strokes strokes;
   private final VoicingFinder voicings;
 
@@ -62,6 +66,9 @@ public final class Heard {
     this.chroma = chroma;
     this.lines = lines;
     this.music = music;
+    this.hits = new Latest<>();
+    this.sweeps = new Latest<>();
+    this.envelope = new Envelope(mel);
     this.strokes = new Strokes(audio);
     this.voicings = new VoicingFinder(audio, lines.bass(), chroma.tuningCents());
   }
@@ -80,10 +87,12 @@ public final class Heard {
     chroma = half.chroma;
     lines = heard;
     music = half.music;
+    hits = half.hits;
+    sweeps = half.sweeps;
+    envelope = half.envelope;
     strokes = half.strokes;
     voicings = new VoicingFinder(audio, lines.bass(), chroma.tuningCents());
     levels.set(half.levels.get());
-    measured.set(half.measured.get());
   }
 
   /** The same with its lines; what was measured already stays measured. */
@@ -91,11 +100,11 @@ public final class Heard {
     return new Heard(this, heard);
   }
 
-  /** The hits that belong to a pulse, before the person's decisions about them. */
-  private record Measured(Pulse pulse, List<Hit> hits) {}
+  /** Chords under a pulse. */
+  private record Held(List<Chord> chords, Pulse pulse) {}
 
-  /** The chords as they are held under a pulse. */
-  private record Voiced(Pulse pulse, List<Chord> chords, List<Note> notes) {}
+  /** All of a pulse that moves of level and filter depend on. */
+  private record Beats(List<Double> times, int perBar) {}
 
   /** Both lines of notes as the networks hear them. */
   record Lines(List<Note> bass, List<Note> riff) {
@@ -130,27 +139,30 @@ public final class Heard {
     }
   }
 
-  /** The hits that belong to a pulse, measured when they are first asked for. */
+  /** The hits that belong to a pulse, before the person's decisions about them. */
   List<Hit> hits(Pulse pulse, Progress progress) {
-    Measured before = measured.get();
-    if (before != null && before.pulse().equals(pulse)) {
-      return before.hits();
-    }
-    List<Hit> found = new HitFinder(HitFinder.Settings.DEFAULTS).find(activity, pulse, progress);
-    List<Hit> hits = new HitDetails(mel, strokes, pulse).complete(found);
-    measured.set(new Measured(pulse, hits));
-    return hits;
+    return hits.get(
+        pulse,
+        p ->
+            new HitDetails(envelope, strokes, p)
+                .complete(new HitFinder(HitFinder.Settings.DEFAULTS).find(activity, p, progress)));
   }
 
-  /** The chords as they are held under a pulse, measured when they are first asked for. */
-  List<Note> voiced(List<Chord> chords, Pulse pulse) {
-    Voiced before = voiced.get();
-    if (before != null && before.pulse().equals(pulse) && before.chords().equals(chords)) {
-      return before.notes();
-    }
-    List<Note> notes = List.copyOf(voicings.find(chords, pulse));
-    voiced.set(new Voiced(pulse, chords, notes));
-    return notes;
+  /** The chords under a pulse. */
+  List<Chord> chords(Pulse pulse) {
+    return chords.get(pulse, p -> new ChordFinder().find(chroma, lines.bass(), p));
+  }
+
+  /** The chords as they are held under a pulse. */
+  List<Note> voiced(List<Chord> under, Pulse pulse) {
+    return voiced.get(
+        new Held(under, pulse), h -> List.copyOf(voicings.find(h.chords(), h.pulse())));
+  }
+
+  /** Moves of level and filter over a pulse. */
+  List<Event> sweeps(Pulse pulse) {
+    List<Double> times = pulse.beats().stream().map(Beat::time).toList();
+    return sweeps.get(new Beats(times, pulse.beatsPerBar()), b -> SweepFinder.find(mel, pulse));
   }
 
   /** Powers in third octaves, measured when they are first asked for. */

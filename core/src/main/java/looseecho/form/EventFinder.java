@@ -31,7 +31,7 @@ final class EventFinder {
                 pulse, m.levels(), sections.stream().mapToDouble(Section::start).toArray())
             .find();
     out.addAll(builds);
-    SweepFinder.find(m.mel(), pulse).stream()
+    m.sweeps().stream()
         .filter(e -> builds.stream().noneMatch(b -> sameRise(e, b)))
         .forEach(out::add);
     thinning(bars, layers, out);

@@ -33,6 +33,7 @@ public final class SectionFinder {
    * Everything that the form is drawn from.
    *
    * @param end where the music ends, in seconds
+   * @param sweeps moves of level and filter
    * @param marks the person's own sections; empty to have them found
    */
   public record Material(
@@ -44,6 +45,7 @@ public final class SectionFinder {
       List<Note> bass,
       double end,
       BandLevels levels,
+      List<Event> sweeps,
       List<SectionMark> marks) {}
 
   /** Finds the form. */
@@ -99,7 +101,8 @@ public final class SectionFinder {
       best[e] = Double.POSITIVE_INFINITY;
       Spread spread = new Spread(bars.values()[0].length);
       double length = 0;
-      for (int s = e - 1; s >= 0; s--) {
+      // The spread of a longer section is no less, and what is before it costs something.
+      for (int s = e - 1; s >= 0 && spread.total() < best[e]; s--) {
         spread.add(bars.values()[s]);
         length += bars.lengths()[s];
         double cost = best[s] + spread.total() + price(length, s == 0, e == n);

@@ -15,7 +15,7 @@ import looseecho.reading.Together;
  * number of bands that sound, moves in one line. Drums are kept out by taking the lower quartile of
  * each beat. Least squares with the coefficient of determination as confidence.
  */
-final class SweepFinder {
+public final class SweepFinder {
   private static final double LEVEL_DB = 9; // least change of level that counts
   private static final double EDGE_BANDS = 15; // about an octave around 3 kHz
   private static final double LINEAR = 0.88; // least r squared
@@ -55,7 +55,8 @@ final class SweepFinder {
 
   private SweepFinder() {}
 
-  static List<Event> find(MelSpectra mel, Pulse pulse) {
+  /** All moves under a pulse, none over another, long and straight ones first. */
+  public static List<Event> find(MelSpectra mel, Pulse pulse) {
     Curves c = curves(mel, pulse);
     List<Event> found = new ArrayList<>();
     int bar = pulse.beatsPerBar();

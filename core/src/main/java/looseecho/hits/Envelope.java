@@ -2,11 +2,15 @@ package looseecho.hits;
 
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
 
-/** Levels of a lane's own band around a hit. Shared by what is measured on single hits. */
-final class Envelope {
+/**
+ * Levels of a lane's own band around a hit. Shared by what is measured on single hits; they do not
+ * depend on the bars, so they are kept.
+ */
+public final class Envelope {
   private static final double FLOOR = 1e-2;
   private static final int BEFORE = 4; // frames of 10 ms
   private static final int AFTER = 4;
@@ -16,7 +20,10 @@ final class Envelope {
 
   private final MelSpectra mel;
 
-  Envelope(MelSpectra mel) {
+  /** Decibels of every frame, 0 where nobody asked yet. */
+  private final Map<Lane, float[]> levels = new ConcurrentHashMap<>();
+
+  public Envelope(MelSpectra mel) {
     this.mel = mel;
   }
 
@@ -60,6 +67,15 @@ final class Envelope {
 
   /** Mean amplitude of a lane's band at a frame, in decibels. */
   double decibels(Lane lane, int frame) {
+    float[] kept = levels.computeIfAbsent(lane, l -> new float[mel.frames()]);
+    int n = inside(frame);
+    if (kept[n] == 0) {
+      kept[n] = (float) measured(lane, n);
+    }
+    return kept[n];
+  }
+
+  private double measured(Lane lane, int frame) {
     int[] bands = LANES.get(lane);
     double sum = 1e-9;
     for (int b = bands[0]; b < bands[1]; b++) {
@@ -69,7 +85,11 @@ final class Envelope {
     return 10 * Math.log10(sum / Math.max(1, bands[1] - bands[0]));
   }
 
+  private int inside(int frame) {
+    return Math.max(0, Math.min(mel.frames() - 1, frame));
+  }
+
   private double amplitude(int frame, int band) {
-    return mel.attackAmplitude(Math.max(0, Math.min(mel.frames() - 1, frame)), band);
+    return mel.attackAmplitude(inside(frame), band);
   }
 }

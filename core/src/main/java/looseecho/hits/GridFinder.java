@@ -9,6 +9,7 @@ import looseecho.activity.Lane;
 import looseecho.pulse.BarGrid;
 import looseecho.pulse.Grid;
 import looseecho.pulse.Pulse;
+import looseecho.reading.Together;
 
 /**
  * Finds the line that each hit belongs to. A drum goes by the {@link Division} of its own hits, a
@@ -36,10 +37,12 @@ public final class GridFinder {
   /** The same hits in the same order, each on its line and as late as it is against it. */
   public List<Hit> place(List<Hit> hits) {
     Hit[] out = hits.toArray(new Hit[0]);
-    for (Lane lane : Lane.values()) {
-      int[] at = IntStream.range(0, out.length).filter(i -> out[i].lane() == lane).toArray();
-      place(out, at);
-    }
+    Together.each(
+        List.of(Lane.values()), // each has its own places
+        lane ->
+            place(
+                out,
+                IntStream.range(0, out.length).filter(i -> hits.get(i).lane() == lane).toArray()));
     return List.of(out);
   }
 

@@ -1,8 +1,9 @@
 package looseecho.hits;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
-import java.util.stream.IntStream;
+import java.util.Map;
 import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
 import looseecho.pulse.Pulse;
@@ -20,38 +21,42 @@ public final class HitDetails {
   private static final double FLAM_SECONDS = 0.045;
   private static final double FLAM_SOFTER = 0.95; // of the main stroke's velocity at most
 
-  private final MelSpectra mel;
+  private final Envelope envelope;
   private final Strokes strokes;
   private final Pulse pulse;
 
-  public HitDetails(MelSpectra mel, Strokes strokes, Pulse pulse) {
-    this.mel = mel;
+  public HitDetails(Envelope envelope, Strokes strokes, Pulse pulse) {
+    this.envelope = envelope;
     this.strokes = strokes;
     this.pulse = pulse;
   }
 
   /** The same hits in the same order with everything measured. */
   public List<Hit> complete(List<Hit> found) {
-    List<Hit> sorted = new VoiceSorter(mel, pulse).sort(new StrikeMeter(strokes).refine(found));
+    List<Hit> sorted =
+        new VoiceSorter(envelope, pulse).sort(new StrikeMeter(strokes).refine(found));
     List<Hit> told = new StrokePitch(strokes).find(new VoiceFinder(strokes).find(sorted));
-    Hit[] hits = told.toArray(new Hit[0]);
-    Together.each(
-        List.of(Lane.values()), lane -> measure(told, lane, hits)); // each has its own places
+    Hit[] hits = new Hit[told.size()];
+    Hit[] next = next(told);
+    Together.each(hits.length, i -> hits[i] = measured(told.get(i), next[i]));
     return figures(List.of(hits));
   }
 
-  private void measure(List<Hit> hits, Lane lane, Hit[] out) {
-    Envelope envelope = new Envelope(mel);
-    int[] at = IntStream.range(0, out.length).filter(i -> hits.get(i).lane() == lane).toArray();
-    for (int k = 0; k < at.length; k++) {
-      double next = k + 1 < at.length ? hits.get(at[k + 1]).time() : Double.MAX_VALUE;
-      Hit h = hits.get(at[k]);
-      boolean flam =
-          next - h.time() < FLAM_SECONDS
-              && h.velocity() < FLAM_SOFTER * hits.get(at[k + 1]).velocity();
-      Hit lasting = h.withLength(1000 * length(envelope, h, next));
-      out[at[k]] = flam ? lasting.withFigure(Hit.Figure.FLAM) : lasting;
+  /** For each hit the next one of its lane; null where there is none. */
+  private static Hit[] next(List<Hit> hits) {
+    Hit[] out = new Hit[hits.size()];
+    Map<Lane, Hit> following = new EnumMap<>(Lane.class);
+    for (int i = out.length - 1; i >= 0; i--) {
+      out[i] = following.put(hits.get(i).lane(), hits.get(i));
     }
+    return out;
+  }
+
+  private Hit measured(Hit h, Hit next) {
+    double until = next == null ? Double.MAX_VALUE : next.time();
+    Hit lasting = h.withLength(1000 * length(h, until));
+    boolean flam = until - h.time() < FLAM_SECONDS && h.velocity() < FLAM_SOFTER * next.velocity();
+    return flam ? lasting.withFigure(Hit.Figure.FLAM) : lasting;
   }
 
   private List<Hit> figures(List<Hit> hits) {
@@ -70,7 +75,7 @@ public final class HitDetails {
   }
 
   /** Seconds until the lane's band has fallen by 20 dB, or the next hit of the lane comes. */
-  private static double length(Envelope envelope, Hit h, double next) {
+  private double length(Hit h, double next) {
     int start = envelope.frame(h.time());
     double top = Double.NEGATIVE_INFINITY;
     for (int n = start; n < start + 4; n++) {

@@ -28,8 +28,8 @@ final class VoiceSorter {
   private final Envelope envelope;
   private final Pulse pulse;
 
-  VoiceSorter(MelSpectra mel, Pulse pulse) {
-    this.envelope = new Envelope(mel);
+  VoiceSorter(Envelope envelope, Pulse pulse) {
+    this.envelope = envelope;
     this.pulse = pulse;
   }
 

@@ -59,7 +59,16 @@ class EventsTest {
     return new SectionFinder()
         .find(
             new SectionFinder.Material(
-                mel, chroma, activity.done(), pulse(bars), hits, bass, bars * BAR, levels, marks),
+                mel,
+                chroma,
+                activity.done(),
+                pulse(bars),
+                hits,
+                bass,
+                bars * BAR,
+                levels,
+                SweepFinder.find(mel, pulse(bars)),
+                marks),
             Progress.NONE);
   }
 

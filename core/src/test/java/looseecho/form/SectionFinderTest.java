@@ -58,6 +58,7 @@ class SectionFinderTest {
                     List.of(),
                     end,
                     BandLevels.of(new looseecho.audio.Audio(x, x, RATE)),
+                    SweepFinder.find(mel, pulse),
                     List.of()),
                 Progress.NONE);
     assertEquals(List.of(4.0, 7.0, 3.0, 7.0), form.sections().stream().map(Section::bars).toList());

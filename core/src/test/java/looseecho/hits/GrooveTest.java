@@ -123,7 +123,8 @@ class GrooveTest {
     hits.sort(java.util.Comparator.comparingDouble(Hit::time));
     Audio audio = new Audio(x, x, 44100);
     List<Hit> sorted =
-        new HitDetails(MelSpectra.of(x, Progress.NONE), new Strokes(audio), pulse()).complete(hits);
+        new HitDetails(new Envelope(MelSpectra.of(x, Progress.NONE)), new Strokes(audio), pulse())
+            .complete(hits);
     assertEquals(12, count(sorted, Lane.CLAP));
     assertEquals(12, count(sorted, Lane.CLAP_2));
     assertEquals(0, count(sorted, Lane.SNARE_2), "one snare stays one");
