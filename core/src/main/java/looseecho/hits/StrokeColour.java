@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import looseecho.network.Convolution;
 import looseecho.network.Weights.Tensor;
+import looseecho.reading.Together;
 
 /** The spectrum of a stroke in decibels by half semitones, to be held against another's. */
 final class StrokeColour {
@@ -13,6 +14,7 @@ final class StrokeColour {
   private static final double HIGH_HZ = 14000;
   private static final double DEEPEST = 40; // dB below the top: what is deeper others mask
   private static final double LEAST = 1e-12;
+  private static final int AT_ONCE = 512; // strokes whose products are summed together
 
   private final double[] decibels;
   private final double[] sums; // of the values before each, from their mean
@@ -99,22 +101,39 @@ final class StrokeColour {
     return out;
   }
 
-  /** Sums of products of every pattern and every stroke: a layer of a network, so to speak. */
+  /**
+   * Sums of products of every pattern and every stroke, [pattern][stroke]: a layer of a network, so
+   * to speak.
+   */
   private static float[][] products(List<StrokeColour> strokes, double[][] patterns) {
     int size = patterns[0].length;
-    float[][] planes = new float[size][strokes.size()];
     float[] weights = new float[size * patterns.length];
     for (int k = 0; k < size; k++) {
-      for (int s = 0; s < strokes.size(); s++) {
-        planes[k][s] = (float) strokes.get(s).decibels[k];
-      }
       for (int m = 0; m < patterns.length; m++) {
         weights[k * patterns.length + m] = (float) patterns[m][k];
       }
     }
     Tensor kernel = new Tensor(new int[] {1, 1, size, patterns.length}, weights);
     Tensor none = new Tensor(new int[] {patterns.length}, new float[patterns.length]);
-    return Convolution.apply(planes, 1, kernel, none, 1, false);
+    float[][] out = new float[patterns.length][strokes.size()];
+    Together.each(
+        (strokes.size() + AT_ONCE - 1) / AT_ONCE,
+        c -> {
+          int from = c * AT_ONCE;
+          int count = Math.min(AT_ONCE, strokes.size() - from);
+          float[][] planes = new float[size][count];
+          for (int s = 0; s < count; s++) {
+            double[] decibels = strokes.get(from + s).decibels;
+            for (int k = 0; k < size; k++) {
+              planes[k][s] = (float) decibels[k];
+            }
+          }
+          float[][] part = Convolution.apply(planes, 1, kernel, none, 1, false);
+          for (int m = 0; m < part.length; m++) {
+            System.arraycopy(part[m], 0, out[m], from, count);
+          }
+        });
+    return out;
   }
 
   /** Correlation with another, that one moved down by so many half semitones, -1 to 1. */
