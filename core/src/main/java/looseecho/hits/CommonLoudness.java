@@ -2,6 +2,7 @@ package looseecho.hits;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.Function;
 import looseecho.hits.AttackLevel.Attack;
 
 /**
@@ -21,19 +22,30 @@ final class CommonLoudness {
   private static final double SURE = 0.1; // no band errs less, as the logarithm of an amplitude
   private static final double STRAY = 0.4; // how quickly a band that strays loses its weight
 
-  private final double[][] level; // hits x bands
+  private final double[][] level; // [band][hit]
   private final double[][] trust;
   private final double[] offset; // of each band above the common loudness
   private final double[] variance; // of each band's error
-  private double[] common;
+  private final double[] common;
 
   private CommonLoudness(List<Attack> hits) {
-    level = hits.stream().map(Attack::level).toArray(double[][]::new);
-    trust = hits.stream().map(Attack::trust).toArray(double[][]::new);
-    common = new double[level.length];
-    offset = new double[level[0].length];
+    level = byBand(hits, Attack::level);
+    trust = byBand(hits, Attack::trust);
+    common = new double[hits.size()];
+    offset = new double[level.length];
     variance = new double[offset.length];
     Arrays.fill(variance, 1); // so that the first round is a plain mean
+  }
+
+  private static double[][] byBand(List<Attack> hits, Function<Attack, double[]> values) {
+    double[][] out = new double[values.apply(hits.get(0)).length][hits.size()];
+    for (int i = 0; i < hits.size(); i++) {
+      double[] one = values.apply(hits.get(i));
+      for (int b = 0; b < out.length; b++) {
+        out[b][i] = one[b];
+      }
+    }
+    return out;
   }
 
   /**
@@ -58,22 +70,26 @@ final class CommonLoudness {
   }
 
   private double mean(int band) {
+    double[] levels = level[band];
+    double[] trusts = trust[band];
     double sum = 0;
     double weight = 0;
     for (int i = 0; i < common.length; i++) {
-      sum += trust[i][band] * (level[i][band] - common[i]);
-      weight += trust[i][band];
+      sum += trusts[i] * (levels[i] - common[i]);
+      weight += trusts[i];
     }
     return sum / weight;
   }
 
   private double meanSquare(int band) {
+    double[] levels = level[band];
+    double[] trusts = trust[band];
     double sum = 0;
     double weight = 0;
     for (int i = 0; i < common.length; i++) {
-      double error = level[i][band] - common[i] - offset[band];
-      sum += trust[i][band] * error * error;
-      weight += trust[i][band];
+      double error = levels[i] - common[i] - offset[band];
+      sum += trusts[i] * error * error;
+      weight += trusts[i];
     }
     return sum / weight;
   }
@@ -81,18 +97,25 @@ final class CommonLoudness {
   /** Each hit's loudness anew, from its bands. */
   private void followBands(double stray) {
     double[] next = new double[common.length];
-    for (int i = 0; i < common.length; i++) {
-      double weight = 0;
-      for (int b = 0; b < offset.length; b++) {
-        double above = level[i][b] - offset[b];
+    double[] weight = new double[common.length];
+    for (int b = 0; b < offset.length; b++) {
+      double[] levels = level[b];
+      double[] trusts = trust[b];
+      for (int i = 0; i < next.length; i++) {
+        double above = levels[i] - offset[b];
         double error = above - common[i];
-        double w = trust[i][b] / (variance[b] + stray * error * error);
+        double w = trusts[i] / (variance[b] + stray * error * error);
         next[i] += w * above;
-        weight += w;
+        weight[i] += w;
       }
-      next[i] /= weight;
     }
-    double middle = Arrays.stream(next).average().orElse(0);
-    common = Arrays.stream(next).map(c -> c - middle).toArray();
+    double sum = 0;
+    for (int i = 0; i < next.length; i++) {
+      next[i] /= weight[i];
+      sum += next[i];
+    }
+    for (int i = 0; i < next.length; i++) {
+      common[i] = next[i] - sum / next.length;
+    }
   }
 }
