@@ -192,6 +192,7 @@ public final class Analyzer {
     List<Hit> hits = List.of();
     Feel feel = Feel.NONE;
     List<Chord> chords = List.of();
+    CompletableFuture<List<Note>> voiced = CompletableFuture.completedFuture(List.of());
     if (pulse.isPresent()) {
       Pulse beat = pulse.get();
       CompletableFuture<List<Chord>> harmony =
@@ -201,6 +202,8 @@ public final class Analyzer {
       feel = Feel.of(hits, beat);
       hits = new GridFinder(beat, feel.swing()).place(hits);
       chords = Together.joined(harmony);
+      List<Chord> found = chords;
+      voiced = Together.beside(() -> heard.voiced(found, beat));
       var material =
           new SectionFinder.Material(
               heard.mel(),
@@ -222,7 +225,7 @@ public final class Analyzer {
         form,
         hits,
         feel,
-        tonality(heard, content, wanted, chords, form, pulse),
+        tonality(heard, content, wanted, chords, form, pulse, Together.joined(voiced)),
         notes);
   }
 
@@ -232,7 +235,8 @@ public final class Analyzer {
       Corrections wanted,
       List<Chord> chords,
       Form form,
-      Optional<Pulse> pulse) {
+      Optional<Pulse> pulse,
+      List<Note> voiced) {
     Reading<Key> key = whole(heard, chords, content);
     // With neither beat nor key it is no music, and a network's notes in it are invented.
     boolean music = content != TonalContent.NONE || pulse.isPresent();
@@ -245,7 +249,7 @@ public final class Analyzer {
         music ? heard.bass() : List.of(),
         music ? heard.riff() : List.of(),
         pulse.map(p -> new FigureFinder().find(heard.riff(), p)).orElse(List.of()),
-        pulse.map(p -> heard.voiced(chords, p)).orElse(List.of()));
+        voiced);
   }
 
   /** The key of the whole; where none is heard, one that stands in for it with no confidence. */

@@ -77,13 +77,17 @@ record BarFeatures(
     double[] row = new double[GROUPS + lanes + 12];
     int a = Math.max(0, MelSpectra.FRAMES.nearest(from));
     int b = Math.min(mel.frames(), Math.max(a + 1, MelSpectra.FRAMES.nearest(to)));
+    double[] levels = new double[MelSpectra.BANDS];
     for (int n = a; n < b; n++) {
-      for (int k = 0; k < MelSpectra.BANDS; k++) {
-        row[k * GROUPS / MelSpectra.BANDS] += mel.band(n, k) / (b - a);
+      for (int k = 0; k < levels.length; k++) {
+        levels[k] += mel.band(n, k);
       }
       for (int l = 0; l < lanes; l++) {
         row[GROUPS + l] += m.activity().lane(Lane.HEARD.get(l), n) / (b - a);
       }
+    }
+    for (int k = 0; k < levels.length; k++) {
+      row[k * GROUPS / levels.length] += levels[k] / (b - a);
     }
     double[] tones = m.chroma().sum(from, to);
     double norm = 1e-9;

@@ -1,6 +1,5 @@
 package looseecho.hits;
 
-import java.util.ArrayList;
 import java.util.List;
 import looseecho.network.Convolution;
 import looseecho.network.Weights.Tensor;
@@ -75,17 +74,19 @@ final class StrokeColour {
       }
     }
     float[][] products = products(strokes, moved);
-    List<Move> out = new ArrayList<>();
-    for (int s = 0; s < strokes.size(); s++) {
-      int best = 0;
-      double[] agrees = new double[moved.length];
-      for (int m = 0; m < moved.length; m++) {
-        agrees[m] = model.agreement(strokes.get(s), m - MOST, products[m][s]);
-        best = agrees[m] > agrees[best] ? m : best;
-      }
-      out.add(new Move((double) (best - MOST) / PER_SEMITONE, agrees[best], agrees[MOST]));
-    }
-    return out;
+    Move[] out = new Move[strokes.size()];
+    Together.each(
+        out.length,
+        s -> {
+          int best = 0;
+          double[] agrees = new double[moved.length];
+          for (int m = 0; m < moved.length; m++) {
+            agrees[m] = model.agreement(strokes.get(s), m - MOST, products[m][s]);
+            best = agrees[m] > agrees[best] ? m : best;
+          }
+          out[s] = new Move((double) (best - MOST) / PER_SEMITONE, agrees[best], agrees[MOST]);
+        });
+    return List.of(out);
   }
 
   /** Correlations of strokes with models, all as they are: [model][stroke]. */
@@ -93,11 +94,13 @@ final class StrokeColour {
     float[][] products =
         products(strokes, models.stream().map(m -> m.decibels).toArray(double[][]::new));
     double[][] out = new double[models.size()][strokes.size()];
-    for (int m = 0; m < out.length; m++) {
-      for (int s = 0; s < out[m].length; s++) {
-        out[m][s] = models.get(m).agreement(strokes.get(s), 0, products[m][s]);
-      }
-    }
+    Together.each(
+        out.length,
+        m -> {
+          for (int s = 0; s < out[m].length; s++) {
+            out[m][s] = models.get(m).agreement(strokes.get(s), 0, products[m][s]);
+          }
+        });
     return out;
   }
 

@@ -2,9 +2,11 @@ package looseecho.notes;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import looseecho.dsp.Chroma;
 import looseecho.pulse.Pulse;
+import looseecho.reading.Ordered;
 
 /**
  * One chord per beat from the kinds of {@link ChordKind} on every root and "no chord", smoothed by
@@ -42,11 +44,13 @@ public final class ChordFinder {
     int states = 12 * KINDS.length + 1;
     double[][] fit = new double[beats][];
     double[] strength = new double[beats];
+    List<Note> line = bass.stream().sorted(Comparator.comparingDouble(Note::start)).toList();
+    double longest = line.stream().mapToDouble(n -> n.end() - n.start()).max().orElse(0);
     for (int k = 0; k < beats; k++) {
       double from = pulse.beats().get(k).time();
       double to = pulse.beats().get(k + 1).time();
       double[] tones = chroma.sum(from, to);
-      fit[k] = fits(tones, rests(bass, from, to), states);
+      fit[k] = fits(tones, rests(line, longest, from, to), states);
       strength[k] = Arrays.stream(tones, 0, 12).sum() / Math.max(1e-3, to - from);
     }
     double[] sorted = strength.clone();
@@ -107,10 +111,18 @@ public final class ChordFinder {
     return out;
   }
 
-  /** Share of the span for which the bass rests on each pitch class, 0..1. */
-  private static double[] rests(List<Note> bass, double from, double to) {
+  /**
+   * Share of the span for which the bass rests on each pitch class, 0..1.
+   *
+   * @param bass in order
+   * @param longest of its notes in seconds
+   */
+  private static double[] rests(List<Note> bass, double longest, double from, double to) {
     double[] out = new double[12];
-    for (Note n : bass) {
+    for (int i = Ordered.first(bass, Note::start, from - longest);
+        i < bass.size() && bass.get(i).start() < to;
+        i++) {
+      Note n = bass.get(i);
       double overlap = Math.min(to, n.end()) - Math.max(from, n.start());
       if (overlap > 0) {
         out[n.pitch() % 12] += overlap / (to - from);
