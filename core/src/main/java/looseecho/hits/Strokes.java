@@ -16,10 +16,12 @@ import looseecho.audio.Audio;
 public final class Strokes {
   private final Audio audio;
   private final Map<Struck, AttackLevel.Attack> attacks = new ConcurrentHashMap<>();
-  private final Map<Double, VoiceFinder.Look> looks = new ConcurrentHashMap<>();
-  private final Map<Double, StrokeColour> colours = new ConcurrentHashMap<>();
+  private final Map<Double, Seen> seen = new ConcurrentHashMap<>();
 
   private record Struck(Lane lane, double time) {}
+
+  /** What is drawn from a stroke's spectrum. */
+  private record Seen(VoiceFinder.Look look, StrokeColour colour) {}
 
   public Strokes(Audio audio) {
     this.audio = audio;
@@ -37,19 +39,22 @@ public final class Strokes {
 
   /** Side, height and body of strokes. */
   List<VoiceFinder.Look> looks(double[] times) {
-    return measured(times, looks, VoiceFinder.Look::of);
+    return measured(times, Seen::look);
   }
 
   /** Their spectra. */
   List<StrokeColour> colours(double[] times) {
-    return measured(times, colours, StrokeColour::of);
+    return measured(times, Seen::colour);
   }
 
-  private <M> List<M> measured(
-      double[] times, Map<Double, M> kept, Function<StruckSpectrum.Sides, M> measure) {
+  private <M> List<M> measured(double[] times, Function<Seen, M> part) {
     StruckSpectrum spectrum = new StruckSpectrum(audio);
     return Arrays.stream(times)
-        .mapToObj(t -> kept.computeIfAbsent(t, x -> measure.apply(spectrum.at(t))))
+        .mapToObj(t -> part.apply(seen.computeIfAbsent(t, x -> seen(spectrum.at(x)))))
         .toList();
+  }
+
+  private static Seen seen(StruckSpectrum.Sides s) {
+    return new Seen(VoiceFinder.Look.of(s), StrokeColour.of(s));
   }
 }

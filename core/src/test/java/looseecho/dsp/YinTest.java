@@ -1,6 +1,7 @@
 package looseecho.dsp;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.Random;
@@ -38,5 +39,26 @@ class YinTest {
     }
     assertTrue(YIN.hertz(noise, RATE / 2).isEmpty());
     assertTrue(YIN.hertz(noise, 3).isEmpty() && YIN.hertz(noise, RATE - 3).isEmpty());
+  }
+
+  /** A slide over an octave, and stretches asked for in any order. */
+  @Test
+  void aCourseHearsWhatSingleStretchesHear() {
+    float[] x = new float[RATE];
+    double phase = 0;
+    for (int i = 0; i < x.length; i++) {
+      phase += 55 * Math.pow(2, (double) i / x.length) / RATE;
+      x[i] = (float) Math.sin(2 * Math.PI * phase);
+    }
+    int hop = RATE / 100;
+    Yin.Course course = YIN.course(x, 0, hop, 100);
+    int heard = 0;
+    for (int k = 99; k >= 0; k--) {
+      double alone = YIN.hertz(x, k * hop).orElse(0);
+      assertEquals(alone, course.hertz(k).orElse(0), 1e-9 * alone, "stretch " + k);
+      heard += alone > 0 ? 1 : 0;
+    }
+    assertTrue(heard > 80, "the slide is heard (in " + heard + " stretches)");
+    assertThrows(IllegalArgumentException.class, () -> YIN.course(x, 0, 7, 3));
   }
 }
