@@ -5,9 +5,6 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
-import javafx.application.Platform;
-import javafx.beans.value.ChangeListener;
-import javafx.beans.value.ObservableValue;
 import javafx.event.Event;
 import javafx.scene.Node;
 import javafx.scene.Scene;
@@ -36,6 +33,7 @@ public final class Shell extends BorderPane {
   private static final String DEMO = "(demo)"; // its name ends so
   private final Session session;
   private final StackPane centre = new StackPane();
+  private final ChartFocus focus = new ChartFocus(centre);
   private final ScrollPane ledger = new ScrollPane();
   private final TransportBar transport;
   private final StepList steps = new StepList(this::go);
@@ -121,20 +119,12 @@ public final class Shell extends BorderPane {
   /** A key that nothing near the focus wants goes to the chart of the bench. */
   private void toChart(KeyEvent e) {
     Node chart = centre.lookup(steps.selected().chart());
-    boolean inside = e.getTarget() instanceof Node n && within(n, centre);
+    boolean inside = focus.isInside(e.getTarget());
     if (chart != null && !inside && !(e.getTarget() instanceof TextInputControl)) {
       shortcuts.released(e); // the same press comes by once more
       Event.fireEvent(chart, e.copyFor(chart, chart));
       e.consume();
     }
-  }
-
-  private static boolean within(Node n, Node area) {
-    Node at = n;
-    while (at != null && at != area) {
-      at = at.getParent();
-    }
-    return at != null;
   }
 
   private void show() {
@@ -144,6 +134,7 @@ public final class Shell extends BorderPane {
         empty
             ? new Welcome(files, session.papers())
             : benches.computeIfAbsent(bench, b -> b.bench(session, this::export));
+    focus.hold();
     centre.getChildren().setAll(topped(bench, content));
     LostCard.show(centre, session.papers());
     StackPane readings =
@@ -155,7 +146,7 @@ public final class Shell extends BorderPane {
     Node inside = content instanceof ScrollPane pane ? pane.getContent() : content;
     Node chart = inside.lookup(bench.chart());
     if (chart != null) {
-      focus(chart);
+      focus.give(chart);
     }
   }
 
@@ -182,33 +173,6 @@ public final class Shell extends BorderPane {
 
   Hints hints() {
     return hints;
-  }
-
-  /** The keys of a bench work at once, though it may be laid out a moment later. */
-  private static void focus(Node chart) {
-    if (chart.getScene() != null) {
-      Node before = chart.getScene().getFocusOwner();
-      Platform.runLater(
-          () -> {
-            // Whoever clicked elsewhere meanwhile wants to be there.
-            if (chart.getScene() != null && chart.getScene().getFocusOwner() == before) {
-              chart.requestFocus();
-            }
-          });
-      return;
-    }
-    chart
-        .sceneProperty()
-        .addListener(
-            new ChangeListener<Scene>() {
-              @Override
-              public void changed(ObservableValue<? extends Scene> o, Scene was, Scene now) {
-                if (now != null) {
-                  chart.sceneProperty().removeListener(this);
-                  Platform.runLater(chart::requestFocus);
-                }
-              }
-            });
   }
 
   void export() {

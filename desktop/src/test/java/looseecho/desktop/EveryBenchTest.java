@@ -1,9 +1,11 @@
 package looseecho.desktop;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.BiConsumer;
@@ -21,6 +23,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
 
 /** What holds on all benches, with the demo as a usual track. */
 class EveryBenchTest extends WindowTest {
@@ -130,6 +133,22 @@ class EveryBenchTest extends WindowTest {
     }
   }
 
+  /** What is taken out of the window may not throw the focus on: its keys would get lost. */
+  private void theKeysOfABenchWorkAtOnce() {
+    for (Bench bench : List.of(Bench.ECHO, Bench.LAYERS, Bench.HITS, Bench.NOTES)) {
+      Node[] meanwhile = {null};
+      robot.interact(
+          () -> {
+            shell.go(bench);
+            meanwhile[0] = shell.getScene().getFocusOwner();
+          });
+      WaitForAsyncUtils.waitForFxEvents();
+      Node chart = robot.lookup(bench.chart()).query();
+      assertSame(chart, shell.getScene().getFocusOwner(), bench + " has its keys");
+      assertSame(shell.getScene(), meanwhile[0].getScene(), bench + ": the focus is in the window");
+    }
+  }
+
   private void aLongMessageMovesNothing() {
     Node bench = shell.getCenter();
     Node click = robot.lookup("#click").query();
@@ -158,6 +177,7 @@ class EveryBenchTest extends WindowTest {
     assertEquals(Bench.values().length + 4, pages, "four pages of the echo, two of the sounds");
     assertEquals(Set.of(), mute, String.join("\n", mute));
     aLongMessageMovesNothing();
+    theKeysOfABenchWorkAtOnce();
 
     robot.interact(
         () -> {
