@@ -1,6 +1,7 @@
 package looseecho.play;
 
 import java.util.Optional;
+import java.util.function.DoubleSupplier;
 
 /** Where strokes come from besides the keyboard: a pad, a drum, or a simulated one. */
 public interface StrokeInput extends AutoCloseable {
@@ -25,11 +26,12 @@ public interface StrokeInput extends AutoCloseable {
   /**
    * The input of a name; empty for one that is not plugged in, such as the keyboard.
    *
+   * @param heard the second that reaches the ear, which the simulated player plays along with
    * @param gapSeconds between the strokes of the simulated player
    */
-  static Optional<StrokeInput> named(String name, double gapSeconds) {
+  static Optional<StrokeInput> named(String name, DoubleSupplier heard, double gapSeconds) {
     return name.equals(SimulatedInput.NAME)
-        ? Optional.of(new SimulatedInput(gapSeconds, 3))
+        ? Optional.of(new SimulatedInput(heard, gapSeconds, 3))
         : MidiInput.connected().stream().filter(i -> i.name().equals(name)).findFirst();
   }
 

@@ -8,6 +8,8 @@ import java.util.Collections;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.DoubleSupplier;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.Receiver;
 import javax.sound.midi.ShortMessage;
@@ -19,8 +21,7 @@ import org.junit.jupiter.api.Test;
 class StrokesTest {
   /** MIDI 1.0: a note-on of velocity 0 is a note-off. */
   @Test
-  void strokesComeFromInstrumentsAndFromTheSimulatedPlayer()
-      throws InvalidMidiDataException, InterruptedException {
+  void strokesComeFromInstruments() throws InvalidMidiDataException {
     List<Integer> heard = new ArrayList<>();
     Receiver receiver = MidiInput.receiver((drum, v) -> heard.addAll(List.of(drum, v)));
     receiver.send(new ShortMessage(ShortMessage.NOTE_ON, 9, 38, 101), -1);
@@ -31,17 +32,32 @@ class StrokesTest {
     assertEquals(List.of(38, 101, 0, 90), heard, "only channel 10 tells its drums apart");
     assertEquals(Lane.SNARE, Lane.of(38));
     assertEquals(Lane.PERCUSSION, Lane.of(99));
-    List<Integer> strokes = Collections.synchronizedList(new ArrayList<>());
-    CountDownLatch five = new CountDownLatch(5);
-    try (SimulatedInput player = new SimulatedInput(0.05, 1)) {
+  }
+
+  /** Sound that stalls takes the player with it; where a loop turns round a stroke comes again. */
+  @Test
+  void theSimulatedPlayerPlaysAlongWithWhatIsHeard() throws InterruptedException {
+    AtomicInteger ms = new AtomicInteger(-20);
+    DoubleSupplier heard =
+        () -> {
+          int at = ms.incrementAndGet();
+          return (at < 130 ? at : at < 300 ? 130 : (at - 300) % 200) / 1000.0;
+        };
+    List<Double> strokes = Collections.synchronizedList(new ArrayList<>());
+    CountDownLatch six = new CountDownLatch(6);
+    try (SimulatedInput player = new SimulatedInput(heard, 0.1, 1)) {
       player.listen(
-          (drum, v) -> {
-            strokes.add(v);
-            five.countDown();
+          (drum, velocity) -> {
+            assertTrue(velocity >= 1 && velocity <= 127);
+            int at = ms.get();
+            strokes.add((at < 300 ? at : (at - 300) % 200) / 1000.0);
+            six.countDown();
           });
-      assertTrue(five.await(10, TimeUnit.SECONDS));
+      assertTrue(six.await(10, TimeUnit.SECONDS));
     }
-    assertTrue(strokes.stream().allMatch(v -> v >= 1 && v <= 127));
+    for (int k = 0; k < 6; k++) {
+      assertEquals(0.1 * (k % 2) + 0.015, strokes.get(k), 0.015, "stroke " + k);
+    }
   }
 
   /** A click per beat, the first of a bar higher; at half speed they lie twice as far apart. */

@@ -36,6 +36,7 @@ import looseecho.echo.TapIn;
 import looseecho.echo.Template;
 import looseecho.echo.Words;
 import looseecho.play.MidiInput;
+import looseecho.play.Player;
 import looseecho.play.SimulatedInput;
 import looseecho.play.StrokeInput;
 import looseecho.project.PracticeLog;
@@ -168,24 +169,26 @@ final class TapPanel extends HBox {
     playback.player().countIn(t.beatsPerBar(), beat);
     result.setText("Count-in for the " + lane.get().words() + " …");
     PauseTransition bar = new PauseTransition(Duration.seconds(beat * t.beatsPerBar()));
-    bar.setOnFinished(e -> begin(beat));
+    bar.setOnFinished(e -> begin(from, beat));
     bar.play();
   }
 
-  private void begin(double beat) {
+  private void begin(double from, double beat) {
     if (!tap.isSelected()) {
       return;
     }
     listening = true;
     playback.clickProperty().set(true);
     playback.player().play();
-    String name = input.getValue();
-    open = StrokeInput.named(name, beat).orElse(null);
+    Player player = playback.player();
+    open = StrokeInput.named(input.getValue(), () -> player.position() - from, beat).orElse(null);
     if (open != null) {
       try {
         open.listen(
-            (drum, v) ->
-                Platform.runLater(() -> stroke(drum == 0 ? lane.get() : Lane.of(drum), v)));
+            (drum, v) -> {
+              double at = player.position(); // before the window gets to it
+              Platform.runLater(() -> stroke(drum == 0 ? lane.get() : Lane.of(drum), v, at));
+            });
       } catch (IllegalStateException e) {
         desk.messageProperty().set(e.getMessage());
       }
@@ -195,16 +198,16 @@ final class TapPanel extends HBox {
   /** A stroke of a drum on the keyboard; true when it was wanted. */
   boolean key(Lane drum, boolean hard, boolean soft) {
     if (listening) {
-      stroke(drum, hard ? HARD : soft ? SOFT : PLAIN);
+      stroke(drum, hard ? HARD : soft ? SOFT : PLAIN, playback.player().position());
     }
     return listening;
   }
 
-  private void stroke(Lane drum, int velocity) {
+  private void stroke(Lane drum, int velocity, double at) {
     if (!listening) {
       return;
     }
-    TapIn.Tap last = new TapIn.Tap(struckAt(), velocity);
+    TapIn.Tap last = new TapIn.Tap(meant(at), velocity);
     taps.computeIfAbsent(drum, d -> new ArrayList<>()).add(last);
     maker.audition(Part.of(drum), velocity);
     TapIn one =
@@ -217,10 +220,9 @@ final class TapPanel extends HBox {
     result.setText(one.errorsMs().isEmpty() ? "" : Words.offset(one.errorsMs().get(0)));
   }
 
-  /** Where the hand meant it: less what taps come late by. */
-  private double struckAt() {
-    return playback.player().position()
-        - preferences.now().sound().delayMs() / 1000.0 * playback.player().speed();
+  /** Where the hand meant a stroke: less what taps come late by. */
+  private double meant(double at) {
+    return at - preferences.now().sound().delayMs() / 1000.0 * playback.player().speed();
   }
 
   private void finish() {

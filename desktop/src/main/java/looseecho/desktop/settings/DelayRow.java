@@ -80,7 +80,7 @@ final class DelayRow extends HBox {
 
   private void key(KeyEvent e) {
     if (running && e.getCode() == KeyCode.B) {
-      tapped();
+      tapped(player.auditioned());
       e.consume();
     }
   }
@@ -103,18 +103,21 @@ final class DelayRow extends HBox {
 
   private void listen() {
     String name = preferences.now().sound().tapOn();
-    open = StrokeInput.named(name, GAP).orElse(null);
+    open = StrokeInput.named(name, player::auditioned, GAP).orElse(null);
     if (open != null) {
       try {
-        open.listen((drum, v) -> Platform.runLater(this::tapped));
+        open.listen(
+            (drum, v) -> {
+              double at = player.auditioned(); // before the window gets to it
+              Platform.runLater(() -> tapped(at));
+            });
       } catch (IllegalStateException e) {
         told.setText(e.getMessage());
       }
     }
   }
 
-  private void tapped() {
-    double at = player.auditioned();
+  private void tapped(double at) {
     if (running && at > (TO_SETTLE - 0.5) * GAP) {
       taps.add(at);
       told.setText("tap along: " + taps.size());
