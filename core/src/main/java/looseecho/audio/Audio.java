@@ -11,6 +11,14 @@ public final class Audio {
   public static final int MAX_RATE = 768_000;
   private static final double CANCELLED = 0.1; // -20 dB of what the sides differ by
   private static final double SILENT = 1e-4;
+  private static final int STRETCH = 1 << 15;
+
+  /** Takes the sound a stretch at a time. */
+  @FunctionalInterface
+  public interface Taker {
+    /** A copy of both sides from a sample on, both of one length. */
+    void take(int from, float[] left, float[] right);
+  }
 
   private final Samples left;
   private final Samples right;
@@ -109,13 +117,27 @@ public final class Audio {
     }
   }
 
+  /** Hands over all of the sound, in stretches from the beginning on. */
+  public void each(Taker taker) {
+    for (int from = 0; from < length(); from += STRETCH) {
+      int count = Math.min(STRETCH, length() - from);
+      taker.take(from, channel(0, from, count), channel(1, from, count));
+    }
+  }
+
   /** The largest absolute sample. */
   public float peak() {
-    float p = 0;
-    for (int i = 0; i < left.length(); i++) {
-      p = Math.max(p, Math.max(Math.abs(left.get(i)), Math.abs(right.get(i))));
+    float[] most = {0};
+    each((from, l, r) -> most[0] = Math.max(most[0], Math.max(peak(l), peak(r))));
+    return most[0];
+  }
+
+  private static float peak(float[] x) {
+    float most = 0;
+    for (float v : x) {
+      most = Math.max(most, Math.abs(v));
     }
-    return p;
+    return most;
   }
 
   /** The part from sample {@code from} to before {@code to}. */
@@ -127,6 +149,14 @@ public final class Audio {
   /** The same with the right side's polarity turned round. */
   public Audio rightTurned() {
     return new Audio(left, right, sampleRate, -turn);
+  }
+
+  /** Mean square, of both sides on average; 0 without samples. */
+  public double power() {
+    double[] sum = {0};
+    // Half of the powers of sum and difference is that of both sides.
+    each((from, l, r) -> sum[0] += (power(l, r, 1) + power(l, r, -1)) / 4);
+    return sum[0] / Math.max(1, length());
   }
 
   /** True when both sides are the same to the sample. */
@@ -141,15 +171,22 @@ public final class Audio {
 
   /** True when both sides together are all but silent, though each of them sounds. */
   public boolean sidesCancel() {
+    double[] powers = new double[2]; // of the sum, of the difference
+    each(
+        (from, l, r) -> {
+          powers[0] += power(l, r, 1);
+          powers[1] += power(l, r, -1);
+        });
+    double rms = Math.sqrt(powers[1] / Math.max(1, length())) / 2;
+    return rms > SILENT && Math.sqrt(powers[0]) < CANCELLED * Math.sqrt(powers[1]);
+  }
+
+  private static double power(float[] l, float[] r, double sign) {
     double sum = 0;
-    double difference = 0;
-    for (int i = 0; i < length(); i++) {
-      double l = left(i);
-      double r = right(i);
-      sum += (l + r) * (l + r);
-      difference += (l - r) * (l - r);
+    for (int i = 0; i < l.length; i++) {
+      double x = l[i] + sign * r[i];
+      sum += x * x;
     }
-    double rms = Math.sqrt(difference / Math.max(1, length())) / 2;
-    return rms > SILENT && Math.sqrt(sum) < CANCELLED * Math.sqrt(difference);
+    return sum;
   }
 }

@@ -23,8 +23,6 @@ final class PcmDecoder implements AudioReader.Decoder {
     int frame = format.frame();
     sink.expect(format.length() / frame);
     byte[] bytes = new byte[BLOCK / frame * frame];
-    ByteBuffer buffer = ByteBuffer.wrap(bytes);
-    buffer.order(format.bigEndian() ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
     float[][] block = new float[format.channels()][bytes.length / frame];
     long left = format.length() < 0 ? Long.MAX_VALUE : format.length();
     try (GuardedStream in = GuardedStream.open(path, format.start(), progress)) {
@@ -32,7 +30,7 @@ final class PcmDecoder implements AudioReader.Decoder {
         int got = in.readNBytes(bytes, 0, (int) Math.min(bytes.length, left));
         int count = got / frame;
         for (int c = 0; c < block.length; c++) {
-          decode(format, buffer, c * format.bytes(), block[c], count);
+          decode(format, bytes, c * format.bytes(), block[c], count);
         }
         sink.addAll(block, count);
         left -= got;
@@ -54,22 +52,24 @@ final class PcmDecoder implements AudioReader.Decoder {
   }
 
   /** Samples of one channel, the first at a byte; the usual kinds have a loop of their own. */
-  private static void decode(SoundFormat f, ByteBuffer b, int from, float[] out, int count) {
+  private static void decode(SoundFormat f, byte[] bytes, int from, float[] out, int count) {
     int frame = f.frame();
     boolean signed = f.coding() == SoundFormat.Coding.SIGNED;
-    if (signed && f.bytes() == 2) {
-      for (int i = 0; i < count; i++) {
-        out[i] = b.getShort(from + i * frame) / 32768f;
+    if (signed && f.bytes() == 2 && !f.bigEndian()) {
+      for (int i = 0, at = from; i < count; i++, at += frame) {
+        out[i] = (short) (bytes[at] & 0xFF | bytes[at + 1] << 8) / 32768f;
       }
       return;
     }
     if (signed && f.bytes() == 3 && !f.bigEndian()) {
       for (int i = 0, at = from; i < count; i++, at += frame) {
-        int low = (b.get(at) & 0xFF) << 8 | (b.get(at + 1) & 0xFF) << 16;
-        out[i] = (low | b.get(at + 2) << 24) / FULL_SCALE;
+        int low = (bytes[at] & 0xFF) << 8 | (bytes[at + 1] & 0xFF) << 16;
+        out[i] = (low | bytes[at + 2] << 24) / FULL_SCALE;
       }
       return;
     }
+    ByteBuffer b = ByteBuffer.wrap(bytes);
+    b.order(f.bigEndian() ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
     for (int i = 0; i < count; i++) {
       out[i] = sample(f, b, from + i * frame);
     }

@@ -49,14 +49,8 @@ final class MixCompare {
     }
 
     private static double crest(Audio audio) {
-      double sum = 1e-12;
-      for (int i = 0; i < audio.length(); i++) {
-        double l = audio.left(i);
-        double r = audio.right(i);
-        sum += (l * l + r * r) / 2;
-      }
       return 20 * Math.log10(Math.max(1e-6, audio.peak()))
-          - 10 * Math.log10(sum / Math.max(1, audio.length()));
+          - 10 * Math.log10(Math.max(1e-20, audio.power()));
     }
   }
 

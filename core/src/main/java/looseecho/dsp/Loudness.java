@@ -69,9 +69,8 @@ public final class Loudness {
   private static double[] tenths(Audio audio) {
     int tenth = audio.sampleRate() / 10;
     int tenths = audio.length() / tenth;
-    CompletableFuture<double[]> right =
-        Together.beside(() -> energy(audio::right, audio.sampleRate(), tenths, tenth));
-    double[] energy = energy(audio::left, audio.sampleRate(), tenths, tenth);
+    CompletableFuture<double[]> right = Together.beside(() -> energy(audio, 1, tenths, tenth));
+    double[] energy = energy(audio, 0, tenths, tenth);
     double[] other = Together.joined(right);
     for (int i = 0; i < tenths; i++) {
       energy[i] += other[i];
@@ -92,23 +91,20 @@ public final class Loudness {
     return out;
   }
 
-  /** One side of the sound. */
-  private interface Side {
-    float at(int sample);
-  }
-
   /** Mean square of the weighted side in each tenth of a second. */
-  private static double[] energy(Side side, int rate, int quarters, int quarter) {
-    Biquad shelf = shelf(rate);
-    Biquad high = high(rate);
-    double[] out = new double[quarters];
-    for (int k = 0; k < quarters; k++) {
+  private static double[] energy(Audio audio, int side, int tenths, int tenth) {
+    Biquad shelf = shelf(audio.sampleRate());
+    Biquad high = high(audio.sampleRate());
+    double[] out = new double[tenths];
+    for (int k = 0; k < tenths; k++) {
+      float[] x = audio.channel(side, k * tenth, tenth);
+      shelf.run(x);
+      high.run(x);
       double sum = 0;
-      for (int i = k * quarter; i < (k + 1) * quarter; i++) {
-        double y = high.next(shelf.next(side.at(i)));
-        sum += y * y;
+      for (float y : x) {
+        sum += (double) y * y;
       }
-      out[k] = sum / quarter;
+      out[k] = sum / tenth;
     }
     return out;
   }

@@ -1,6 +1,9 @@
 package looseecho.project;
 
+import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.StreamReadFeature;
+import com.fasterxml.jackson.core.StreamWriteFeature;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
@@ -13,7 +16,11 @@ import looseecho.analysis.Analysis;
 /** What was heard as JSON and back; what can't be understood is heard again. */
 final class HeardJson {
   private static final ObjectMapper MAPPER =
-      JsonMapper.builder()
+      JsonMapper.builder(
+              JsonFactory.builder()
+                  .enable(StreamReadFeature.USE_FAST_DOUBLE_PARSER)
+                  .enable(StreamWriteFeature.USE_FAST_DOUBLE_WRITER)
+                  .build())
           .addModule(new Jdk8Module())
           .configure(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS, true)
           .configure(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES, false)
@@ -33,8 +40,11 @@ final class HeardJson {
     return MAPPER.writeValueAsBytes(kept);
   }
 
-  /** Empty for what is damaged or of another kind. */
+  /** Empty for nothing, and for what is damaged or of another kind. */
   static Optional<Kept> read(byte[] json) {
+    if (json.length == 0) {
+      return Optional.empty();
+    }
     try {
       Kept kept = MAPPER.readValue(json, Kept.class);
       return Optional.ofNullable(kept).filter(k -> k.analysis() != null && usable(k.analysis()));

@@ -1,17 +1,12 @@
 package looseecho.project;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.BufferedOutputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
@@ -19,10 +14,7 @@ import looseecho.analysis.Analysis;
 import looseecho.analysis.Analyzer;
 import looseecho.disk.Seal;
 import looseecho.disk.WholeFile;
-import looseecho.echo.LogLine;
-import looseecho.echo.Template;
-import looseecho.mix.Sounds;
-import looseecho.reading.Limits;
+import looseecho.reading.Together;
 
 /**
  * Reads and writes {@code .looseecho} files: a zip with {@code project.json} (its schema is {@code
@@ -39,8 +31,9 @@ public final class ProjectFile {
   private static final String JSON = "project.json";
   private static final String SOUND = "reference.";
   private static final String HEARD = "heard.json";
+  private static final byte[] NOTHING = {};
 
-  private final ObjectMapper mapper = ProjectMapper.make();
+  private final ProjectJson json = new ProjectJson();
 
   /** A file that can't be opened; the message is a sentence for the person. */
   public static final class BadProjectException extends IOException {
@@ -84,11 +77,10 @@ public final class ProjectFile {
       Project project, Optional<Path> packed, Optional<Analysis> heard, Path part, boolean sealed)
       throws IOException {
     Map<String, Path> samples = packed.isPresent() ? PackedSamples.of(project) : Map.of();
-    byte[] json = mapper.writerWithDefaultPrettyPrinter().writeValueAsBytes(tree(project, packed));
     try (ZipOutputStream zip =
         new ZipOutputStream(new BufferedOutputStream(Files.newOutputStream(part)))) {
       zip.putNextEntry(ProjectZip.entry(JSON));
-      zip.write(json);
+      zip.write(json.write(project, packed.isPresent()));
       zip.closeEntry();
       if (heard.isPresent()) {
         zip.putNextEntry(ProjectZip.entry(HEARD));
@@ -113,25 +105,6 @@ public final class ProjectFile {
     read(part); // what can't be read back is not kept
   }
 
-  private ObjectNode tree(Project p, Optional<Path> packed) {
-    ObjectNode root = mapper.createObjectNode();
-    root.put("format", "looseecho").put("version", VERSION);
-    Project.Link link = p.reference();
-    root.set(
-        "reference",
-        mapper.valueToTree(
-            new Project.Link(link.name(), link.path(), link.fingerprint(), packed.isPresent())));
-    root.set("corrections", CorrectionJson.write(p.corrections()));
-    root.set("exact", mapper.valueToTree(p.exact()));
-    root.set(
-        "template", mapper.valueToTree(FoundSamples.each(p.template(), FoundSamples::identified)));
-    root.set("sounds", mapper.valueToTree(p.sounds().samples(FoundSamples::identified)));
-    root.set("near", mapper.valueToTree(p.near()));
-    root.set("log", mapper.valueToTree(p.log()));
-    root.set("notebook", mapper.valueToTree(p.notebook()));
-    return root;
-  }
-
   /** Reads a project. */
   public Project read(Path path) throws IOException {
     return open(path).project();
@@ -145,9 +118,16 @@ public final class ProjectFile {
       if (entry == null) {
         throw ProjectZip.bad(name, "is not a Loose Echo project", null);
       }
-      ByteArrayOutputStream json = new ByteArrayOutputStream();
-      ProjectZip.copy(zip, entry, json, MOST_JSON, name);
-      return parse(json.toByteArray(), heard(zip, name), name);
+      byte[] all = ProjectZip.bytes(zip, entry, MOST_JSON, name);
+      byte[] kept = heard(zip, name);
+      CompletableFuture<Optional<HeardJson.Kept>> heard =
+          Together.beside(() -> HeardJson.read(kept));
+      ProjectJson.Read read = json.read(all, name);
+      return new Opened(
+          read.project(),
+          Together.joined(heard).map(HeardJson.Kept::analysis),
+          Together.joined(heard).map(HeardJson.Kept::ear).orElse(0),
+          read.note());
     } catch (BadProjectException e) {
       throw e;
     } catch (IOException | IllegalArgumentException e) {
@@ -155,77 +135,14 @@ public final class ProjectFile {
     }
   }
 
-  /** What was heard then; a damaged one is heard again. */
-  private static Optional<HeardJson.Kept> heard(ZipFile zip, String name) {
+  /** What was heard then, as it lies there; nothing for a damaged one, which is heard again. */
+  private static byte[] heard(ZipFile zip, String name) {
     ZipEntry entry = zip.getEntry(HEARD);
-    if (entry == null) {
-      return Optional.empty();
-    }
-    ByteArrayOutputStream json = new ByteArrayOutputStream();
     try {
-      ProjectZip.copy(zip, entry, json, MOST_JSON, name);
-      return HeardJson.read(json.toByteArray());
+      return entry == null ? NOTHING : ProjectZip.bytes(zip, entry, MOST_JSON, name);
     } catch (IOException e) {
-      return Optional.empty();
+      return NOTHING;
     }
-  }
-
-  private Opened parse(byte[] json, Optional<HeardJson.Kept> heard, String name)
-      throws IOException {
-    JsonNode root = mapper.readTree(json);
-    if (!"looseecho".equals(root.path("format").asText())) {
-      throw ProjectZip.bad(name, "is not a Loose Echo project", null);
-    }
-    int version = root.path("version").asInt(-1);
-    if (version > VERSION) {
-      throw ProjectZip.bad(name, "was written by a newer version of Loose Echo", null);
-    }
-    if (version < 1) {
-      throw ProjectZip.bad(name, "is damaged", null);
-    }
-    JsonNode current = Migration.toCurrent(root, version);
-    try {
-      CorrectionJson.Read corrections = CorrectionJson.read(current.path("corrections"));
-      Project project =
-          new Project(
-              mapper.treeToValue(current.path("reference"), Project.Link.class),
-              corrections.corrections(),
-              template(current.path("exact")),
-              template(current.path("template")),
-              mapper.treeToValue(current.path("sounds"), Sounds.class),
-              current.has("near")
-                  ? mapper.treeToValue(current.path("near"), Sounds.class)
-                  : Sounds.plain(),
-              List.of(mapper.treeToValue(current.path("log"), LogLine[].class)),
-              current.has("notebook")
-                  ? mapper.treeToValue(current.path("notebook"), Notebook.class)
-                  : Notebook.EMPTY);
-      return new Opened(
-          project,
-          heard.map(HeardJson.Kept::analysis),
-          heard.map(HeardJson.Kept::ear).orElse(0),
-          CorrectionStore.leftOut(corrections.refused()));
-    } catch (JsonProcessingException | NullPointerException e) {
-      throw ProjectZip.bad(name, "is damaged", e);
-    }
-  }
-
-  private Template template(JsonNode n) throws IOException {
-    if (n.path("beats").size() > Limits.BEATS + 1 || n.path("sections").size() > Limits.SECTIONS) {
-      throw new IllegalArgumentException("too many beats or sections");
-    }
-    Template t = mapper.treeToValue(n, Template.class);
-    if (t == null) {
-      throw new IllegalArgumentException("no template");
-    }
-    for (int i = 0; i < t.beats().size(); i++) {
-      double time = t.beats().get(i).time();
-      double before = i == 0 ? -60 : t.beats().get(i - 1).time();
-      if (!(time > before && time < before + 120 && time < 86_400)) {
-        throw new IllegalArgumentException("beats out of order");
-      }
-    }
-    return t;
   }
 
   /**

@@ -5,6 +5,8 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.StreamReadConstraints;
+import com.fasterxml.jackson.core.StreamReadFeature;
+import com.fasterxml.jackson.core.StreamWriteFeature;
 import com.fasterxml.jackson.databind.DeserializationContext;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.KeyDeserializer;
@@ -28,6 +30,8 @@ final class ProjectMapper {
     ObjectMapper mapper =
         new ObjectMapper(
                 JsonFactory.builder()
+                    .enable(StreamReadFeature.USE_FAST_DOUBLE_PARSER)
+                    .enable(StreamWriteFeature.USE_FAST_DOUBLE_WRITER)
                     .streamReadConstraints(
                         StreamReadConstraints.builder()
                             .maxNestingDepth(40)

@@ -1,6 +1,7 @@
 package looseecho.project;
 
 import java.io.BufferedOutputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -79,8 +80,15 @@ final class ProjectZip {
     return new ZipFile(path.toFile());
   }
 
+  /** An entry's bytes, no more than {@code most}. */
+  static byte[] bytes(ZipFile zip, ZipEntry entry, long most, String name) throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    copy(zip, entry, out, most, name);
+    return out.toByteArray();
+  }
+
   /** An entry's bytes as far as they go and if they are whole: zip files do not check that. */
-  static void copy(ZipFile zip, ZipEntry entry, OutputStream out, long most, String name)
+  private static void copy(ZipFile zip, ZipEntry entry, OutputStream out, long most, String name)
       throws IOException {
     CRC32 crc = new CRC32();
     try (InputStream in = zip.getInputStream(entry)) {

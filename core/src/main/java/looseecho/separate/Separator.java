@@ -29,13 +29,7 @@ public final class Separator {
         sound.sampleRate() == SpectrumBands.RATE
             ? sound
             : new Resampler().resample(sound, SpectrumBands.RATE);
-    double power = 0;
-    for (int i = 0; i < audio.length(); i++) {
-      double l = audio.left(i);
-      double r = audio.right(i);
-      power += (l * l + r * r) / 2;
-    }
-    double rms = Math.sqrt(power / Math.max(1, audio.length()));
+    double rms = Math.sqrt(audio.power());
     gain = rms > 1e-9 ? SONG_RMS / rms : 1;
   }
 

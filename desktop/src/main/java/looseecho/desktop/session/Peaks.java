@@ -17,10 +17,14 @@ public final class Peaks {
     rate = audio.sampleRate();
     length = audio.length();
     levels[0] = new float[length / BASE + 1];
-    for (int i = 0; i < length; i++) {
-      float v = Math.max(Math.abs(audio.left(i)), Math.abs(audio.right(i)));
-      levels[0][i / BASE] = Math.max(levels[0][i / BASE], v);
-    }
+    audio.each(
+        (from, l, r) -> {
+          for (int i = 0; i < l.length; i++) {
+            float v = Math.max(Math.abs(l[i]), Math.abs(r[i]));
+            int at = (from + i) / BASE;
+            levels[0][at] = Math.max(levels[0][at], v);
+          }
+        });
     for (int l = 1; l < LEVELS; l++) {
       float[] below = levels[l - 1];
       levels[l] = new float[below.length / 2 + 1];
