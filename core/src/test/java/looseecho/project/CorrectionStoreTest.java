@@ -7,6 +7,8 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Instant;
 import looseecho.analysis.Corrections;
 import looseecho.notes.Key;
 import org.junit.jupiter.api.Test;
@@ -30,6 +32,27 @@ class CorrectionStoreTest {
     Files.writeString(dir.resolve("c").resolve(id + ".json"), "{\"bpm\"");
     assertEquals(Corrections.NONE, store.load(id).corrections());
     assertTrue(store.load(id).note().contains("could not be read"), store.load(id).note());
+  }
+
+  /** One that lies there as before is not read again; a changed or a fresh one always is. */
+  @Test
+  void fingerprintsAreRememberedWhileAFileLiesStill() throws IOException {
+    Path sound = Files.writeString(dir.resolve("x.wav"), "one");
+    Path kept = dir.resolve("kept.properties");
+    FileTime hour = FileTime.from(Instant.now().minusSeconds(3600));
+    Files.setLastModifiedTime(sound, hour);
+    String one = new Fingerprints(kept).of(sound);
+    assertEquals(CorrectionStore.fingerprint(sound), one);
+    Files.writeString(sound, "two");
+    Files.setLastModifiedTime(sound, hour);
+    assertEquals(one, new Fingerprints(kept).of(sound), "not read through again");
+    Files.setLastModifiedTime(sound, FileTime.from(Instant.now()));
+    String two = CorrectionStore.fingerprint(sound);
+    assertEquals(two, new Fingerprints(kept).of(sound));
+    Files.writeString(sound, "six");
+    assertNotEquals(two, new Fingerprints(kept).of(sound), "written just now: not remembered");
+    Files.writeString(kept, "no values \\u1");
+    assertEquals(CorrectionStore.fingerprint(sound), new Fingerprints(kept).of(sound));
   }
 
   @Test

@@ -17,6 +17,7 @@ import looseecho.desktop.theme.Theme;
 public final class App extends Application {
   private static final double WIDTH = 1280;
   private static final double HEIGHT = 800;
+  private static final double RESTS = 1.5; // seconds from the window on
   private Session session;
   private Shell shell;
   private Stage stage;
@@ -45,6 +46,9 @@ public final class App extends Application {
     options.file().ifPresent(session.papers()::open);
     if (options.demo()) {
       session.papers().openDemo();
+    }
+    if (!picture) {
+      after(RESTS, session.papers()::rehearse);
     }
     options.seconds().ifPresent(s -> after(s, Platform::exit));
     options.shot().ifPresent(file -> new Shots(shell).one(file));

@@ -19,6 +19,7 @@ import looseecho.mix.EchoRenderer;
 import looseecho.mix.LoudnessMatch;
 import looseecho.project.CorrectionStore;
 import looseecho.project.Document;
+import looseecho.project.Fingerprints;
 import looseecho.project.HeardStore;
 import looseecho.reading.Progress;
 import looseecho.reading.Together;
@@ -32,13 +33,16 @@ final class Ear {
 
   private final CorrectionStore store;
   private final HeardStore heardBefore;
+  private final Fingerprints fingerprints;
   private final Hearings hearings;
   private Analyzer analyzer; // made when it is needed first: its networks take a moment to load
 
   Ear(CorrectionStore store, Hearings hearings) {
     this.store = store;
     this.hearings = hearings;
-    this.heardBefore = new HeardStore(store.folder().resolveSibling("heard"));
+    Path cache = store.folder().resolveSibling("heard");
+    this.heardBefore = new HeardStore(cache);
+    this.fingerprints = new Fingerprints(cache.resolve("fingerprints.properties"));
   }
 
   /** What was kept of a project's reference. */
@@ -87,28 +91,16 @@ final class Ear {
    */
   Heard open(Path path, String name, Optional<Known> known, Early early, Progress p)
       throws IOException {
-    CompletableFuture<String> fingerprint = Together.beside(() -> fingerprint(path));
-    // Kept readings are unpacked while the sound is read: on a second start half a second.
-    CompletableFuture<Before> before = fingerprint.thenApply(f -> before(f, known));
-    AudioReader.Recording recording = new AudioReader().read(path, p);
-    p.step("Measuring the loudness", 0);
-    Audio audio = new Resampler().resample(recording.audio(), EchoRenderer.RATE);
-    CompletableFuture<Peaks> peaks = Together.beside(() -> new Peaks(audio));
-    double gain = LoudnessMatch.gain(audio);
-    Reference r =
-        new Reference(name, path, audio, Together.joined(peaks), gain, known(fingerprint));
+    Begun begun = begin(path, name, known, p);
+    Reference r = begun.reference();
     early.sound(r);
-    CorrectionStore.Stored stored = Together.joined(before).stored();
-    Optional<Analysis> kept = Together.joined(before).analysis();
-    List<String> notes = new ArrayList<>(recording.notes());
-    notes.add(stored.note());
+    Optional<Heard> kept = begun.kept(hearings.of(r.fingerprint()), known);
     if (kept.isPresent()) {
-      if (known.flatMap(Known::analysis).isPresent() && known.get().ear() != Analyzer.EAR) {
-        notes.add("The ear has grown since this was heard: Hear again, on Ground.");
-      }
-      return new Heard(
-          r, hearings.of(r.fingerprint()), stored.corrections(), kept.get(), said(notes));
+      return kept.get();
     }
+    AudioReader.Recording recording = begun.recording();
+    CorrectionStore.Stored stored = Together.joined(begun.before()).stored();
+    List<String> notes = begun.notes();
     looseecho.analysis.Heard heard =
         hearings
             .of(r.fingerprint())
@@ -125,8 +117,44 @@ final class Ear {
     return all;
   }
 
+  /** A file that was read and measured, and what is known of it. */
+  record Begun(
+      AudioReader.Recording recording, Reference reference, CompletableFuture<Before> before) {
+    private List<String> notes() {
+      List<String> notes = new ArrayList<>(recording.notes());
+      notes.add(Together.joined(before).stored().note());
+      return notes;
+    }
+
+    /** What opening brings where the readings were kept; empty where it must be heard. */
+    Optional<Heard> kept(Optional<looseecho.analysis.Heard> heard, Optional<Known> known) {
+      List<String> notes = notes();
+      if (known.flatMap(Known::analysis).isPresent() && known.get().ear() != Analyzer.EAR) {
+        notes.add("The ear has grown since this was heard: Hear again, on Ground.");
+      }
+      Before b = Together.joined(before);
+      return b.analysis()
+          .map(a -> new Heard(reference, heard, b.stored().corrections(), a, said(notes)));
+    }
+  }
+
+  /** Reads and measures a file; nothing is heard yet. */
+  Begun begin(Path path, String name, Optional<Known> known, Progress p) throws IOException {
+    CompletableFuture<String> fingerprint = Together.beside(() -> fingerprint(path));
+    // Kept readings are unpacked while the sound is read: on a second start half a second.
+    CompletableFuture<Before> before = fingerprint.thenApply(f -> before(f, known));
+    AudioReader.Recording recording = new AudioReader().read(path, p);
+    p.step("Measuring the loudness", 0);
+    Audio audio = new Resampler().resample(recording.audio(), EchoRenderer.RATE);
+    CompletableFuture<Peaks> peaks = Together.beside(() -> new Peaks(audio));
+    double gain = LoudnessMatch.gain(audio);
+    Reference r =
+        new Reference(name, path, audio, Together.joined(peaks), gain, known(fingerprint));
+    return new Begun(recording, r, before);
+  }
+
   /** What is known of a track before it is heard. */
-  private record Before(CorrectionStore.Stored stored, Optional<Analysis> analysis) {}
+  record Before(CorrectionStore.Stored stored, Optional<Analysis> analysis) {}
 
   private Before before(String fingerprint, Optional<Known> known) {
     CorrectionStore.Stored stored =
@@ -176,9 +204,9 @@ final class Ear {
         + (Math.abs(heard / says - 1) < AGREES ? ", too." : ": settle it on Ground.");
   }
 
-  private static String fingerprint(Path path) {
+  private String fingerprint(Path path) {
     try {
-      return CorrectionStore.fingerprint(path);
+      return fingerprints.of(path);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

@@ -64,7 +64,12 @@ public final class Keeper implements AutoCloseable {
   }
 
   /** What reading a project brings. */
-  record Read(Project project, Path sound, Optional<Analysis> heard, int ear, String note) {}
+  record Read(Project project, Path sound, Optional<Analysis> heard, int ear, String note) {
+    /** What it knows of its reference. */
+    Ear.Known known() {
+      return new Ear.Known(project.corrections(), heard, ear, project.reference().fingerprint());
+    }
+  }
 
   /** Reads a project and finds its reference: packed in, where it was, or beside the project. */
   Read read(Path file) throws IOException {

@@ -2,6 +2,7 @@ package looseecho.desktop.session;
 
 import java.nio.file.Path;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.Function;
 import javafx.application.Platform;
 import looseecho.analysis.Analysis;
@@ -21,6 +22,7 @@ final class Opener {
   private final Keeper keeper;
   private final Taker taker;
   private long opening;
+  private final Rehearsal rehearsal = new Rehearsal();
   private Opened half; // what there is if the person stops now; null for nothing
 
   /** Takes what is opened, on the interface's thread. */
@@ -64,6 +66,25 @@ final class Opener {
     this.taker = taker;
   }
 
+  /** Goes through opening a project without opening it, unless something was opened before. */
+  void rehearse(Path project) {
+    if (opening == 0) {
+      rehearsal.begin(
+          p -> {
+            Keeper.Read read = keeper.read(project);
+            Optional<Ear.Known> known = Optional.of(read.known());
+            ear.begin(read.sound(), "", known, p)
+                .kept(Optional.empty(), known)
+                .ifPresent(h -> made(h, read, project, project, false));
+          });
+    }
+  }
+
+  /** Ends with the rehearsal: true when it went through. */
+  CompletableFuture<Boolean> rehearsed() {
+    return rehearsal.end();
+  }
+
   void demo() {
     track(p -> Demo.file(Demo.cache(), p), "Saltmarsh Radio: the tide tables (demo)");
   }
@@ -95,6 +116,7 @@ final class Opener {
 
   private void start(Opening job) {
     long ticket = ++opening;
+    rehearsal.stop();
     half = null;
     lane.start(
         p -> job.run(ticket, p),
@@ -135,16 +157,9 @@ final class Opener {
         (ticket, p) -> {
           Keeper.Read read = keeper.read(file);
           Function<Ear.Heard, Opened> made = h -> made(h, read, file, belongs, changed);
-          Project project = read.project();
-          Ear.Known known =
-              new Ear.Known(
-                  project.corrections(),
-                  read.heard(),
-                  read.ear(),
-                  project.reference().fingerprint());
-          String name = project.reference().name();
+          String name = read.project().reference().name();
           return made.apply(
-              ear.open(read.sound(), name, Optional.of(known), early(ticket, made), p));
+              ear.open(read.sound(), name, Optional.of(read.known()), early(ticket, made), p));
         });
   }
 

@@ -66,6 +66,34 @@ class PapersTest extends SessionFixture {
     assertEquals("pier.wav", desk.referenceProperty().get().name());
   }
 
+  /** The last project is gone through while the window rests: nothing of it is seen or kept. */
+  @Test
+  void aRehearsalShowsNothingAndMakesRoom() throws IOException {
+    begin();
+    opened(track("pier.wav", 12));
+    Path file = dir.resolve("pier.looseecho");
+    fx(() -> papers.save(file, false));
+    settled();
+    close();
+    begin();
+    fx(() -> papers.rehearse());
+    assertTrue(papers.rehearsed().join(), "it went through");
+    fx(() -> assertTrue(session.lanes().resting()));
+    assertNull(desk.referenceProperty().get());
+    assertNull(papers.keeper().pathProperty().get());
+    opened(file);
+    assertEquals(file, papers.keeper().pathProperty().get());
+    close();
+    begin();
+    fx(
+        () -> {
+          papers.open(file);
+          papers.rehearse();
+        });
+    settled();
+    assertFalse(papers.rehearsed().isDone(), "not beside what is opened");
+  }
+
   @Test
   void anotherFileWhereTheReferenceWasIsSaid() throws IOException {
     begin();
