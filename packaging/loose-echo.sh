@@ -33,16 +33,20 @@ esac
 # these very jars alone, so it is named by them and by Java.
 CACHE="${XDG_CACHE_HOME:-$HOME/.cache}/loose-echo"
 KEPT="$CACHE/classes-$VERSION-$(ls -ln "$LIB"/desktop-*.jar | cksum | cut -d ' ' -f 1).jsa"
-if [ -e "$KEPT" ]; then
+# Java 17 keeps a method that just waits to be compiled so that it never is: what was kept counts only with a mark.
+MARK=-Xshare:auto
+if [ -e "$KEPT" ] && [ -e "$KEPT.settled" ]; then
   CLASSES="-XX:SharedArchiveFile=$KEPT"
-elif mkdir -p "$CACHE" 2>/dev/null && find "$CACHE" -name 'classes-*.jsa' -mtime +30 -delete; then
+elif mkdir -p "$CACHE" 2>/dev/null && find "$CACHE" -name 'classes-*' -mtime +30 -delete; then
+  rm -f "$KEPT.settled"
   CLASSES="-XX:ArchiveClassesAtExit=$KEPT"
+  MARK="-Dlooseecho.settled=$KEPT.settled"
 else
   CLASSES=-Xshare:auto
 fi
 # The second compiler waits a while: at a start it took a third of the processor for methods that are soon done with.
 set -- --add-modules javafx.controls,javafx.swing \
-  -XX:+UseSerialGC -Xshare:auto -XX:+IgnoreUnrecognizedVMOptions "$CLASSES" -Xlog:disable -Xlog:all=error:stderr \
+  -XX:+UseSerialGC -XX:+IgnoreUnrecognizedVMOptions "$MARK" "$CLASSES" -Xlog:disable -Xlog:all=error:stderr \
   -XX:Tier4InvocationThreshold=25000 -XX:Tier4MinInvocationThreshold=5000 -XX:Tier4CompileThreshold=60000 \
   -cp "$LIB/*" looseecho.desktop.Launcher "$@"
 # A runtime of its own has the window's modules inside.

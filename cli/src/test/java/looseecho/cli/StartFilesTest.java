@@ -95,6 +95,9 @@ class StartFilesTest {
     String kept = start(zip, "demo").replaceFirst(".*ArchiveClassesAtExit=(\\S+).*", "$1");
     assertTrue(kept.startsWith(dir + "/cache/loose-echo/classes-17-"), kept);
     Files.createFile(Path.of(kept));
+    String mark = "-Dlooseecho.settled=" + kept + ".settled";
+    assertTrue(start(zip, "demo").contains(mark), "without its mark it is not used");
+    Files.createFile(Path.of(kept + ".settled"));
 
     assertTrue(start(zip, "demo").contains("-XX:SharedArchiveFile=" + kept + " "));
 

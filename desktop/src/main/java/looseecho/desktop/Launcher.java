@@ -26,6 +26,7 @@ public final class Launcher {
       System.exit(2);
     }
     scale(Preferences.read(CorrectionStore.folderOfUser()).look().scalePercent());
+    Settled.atTheEnd();
     Ahead.begin();
     Application.launch(App.class, args);
   }

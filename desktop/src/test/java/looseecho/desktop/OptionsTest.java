@@ -1,12 +1,14 @@
 package looseecho.desktop;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.Test;
 
 class OptionsTest {
@@ -20,6 +22,15 @@ class OptionsTest {
     assertTrue(shots.demo(), "pictures are taken with the demo");
     assertEquals(Optional.of(Path.of("dir")), shots.shots());
     assertEquals(Optional.of(Path.of("song.wav")), Options.parse(List.of("song.wav")).file());
+  }
+
+  /** What Java made of the classes is kept once its compilers have nothing left to do. */
+  @Test
+  void theEndWaitsForCompilersButNotForEver() throws InterruptedException {
+    AtomicLong looks = new AtomicLong();
+    assertTrue(Settled.comesToRest(() -> Math.min(7, looks.incrementAndGet()), 1));
+    assertEquals(11, looks.get(), "four looks in a row see no change");
+    assertFalse(Settled.comesToRest(looks::incrementAndGet, 1));
   }
 
   @Test
