@@ -27,6 +27,8 @@ public final class Work implements AutoCloseable {
     T run(Progress progress) throws Exception;
   }
 
+  private static final long TELL_AGAIN_NS = 100_000_000;
+
   private final String name; // told until a job says its first stage
   private final boolean newestOnly;
   private final ExecutorService thread;
@@ -139,6 +141,8 @@ public final class Work implements AutoCloseable {
     private final Consumer<Throwable> failed;
     private final RestTime rests = new RestTime();
     private volatile boolean unwanted;
+    private volatile String told = ""; // the stage last told
+    private volatile long toldAt;
 
     Running(Job<T> job, Consumer<T> done, Consumer<Throwable> failed) {
       this.job = job;
@@ -153,6 +157,9 @@ public final class Work implements AutoCloseable {
           new Progress() {
             @Override
             public void at(String name, double share) {
+              if (!isDue(name)) {
+                return;
+              }
               updateMessage(name);
               updateTitle(rests.words(name, share, System.nanoTime() * 1e-9));
               updateProgress(share, 1);
@@ -163,6 +170,17 @@ public final class Work implements AutoCloseable {
               return isCancelled() || unwanted;
             }
           });
+    }
+
+    /** Ten times a second is enough to see: every drawing takes its time from the job. */
+    private boolean isDue(String stage) {
+      long now = System.nanoTime();
+      boolean due = !stage.equals(told) || now - toldAt >= TELL_AGAIN_NS;
+      if (due) {
+        told = stage;
+        toldAt = now;
+      }
+      return due;
     }
 
     @Override
