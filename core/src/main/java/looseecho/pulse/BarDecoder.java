@@ -16,8 +16,8 @@ import java.util.List;
 final class BarDecoder {
   private static final float NEVER = Float.NEGATIVE_INFINITY;
 
-  /** Frames of which scores are held at once: five and a half minutes. */
-  static final int BLOCK = 1 << 15;
+  /** Scores that are held at once, 64 MB: six minutes of all tempos, half an hour of a few. */
+  static final int HELD = 1 << 24;
 
   private static final double REACH = 0.12; // of the length
 
@@ -26,7 +26,7 @@ final class BarDecoder {
   private final int meter;
   private final int shortest;
   private final int tempos;
-  private final int block;
+  private final int block; // frames whose scores are held at once
   private final float breakCost;
   private final int reach; // longest change of a length, in frames
   private final int stride; // states of a place, and as many that never are as keep places apart
@@ -47,19 +47,19 @@ final class BarDecoder {
    *
    * @param shortest length of a beat in frames
    * @param tempos how many lengths there are, each a frame longer than the one before
-   * @param block frames held at once
+   * @param held scores held at once
    */
   BarDecoder(
-      BarTracker beats, int meter, int shortest, int tempos, PulseSettings settings, int block) {
+      BarTracker beats, int meter, int shortest, int tempos, PulseSettings settings, int held) {
     this.beats = beats;
     this.frames = beats.frames();
     this.meter = meter;
     this.shortest = shortest;
     this.tempos = tempos;
-    this.block = block;
     breakCost = (float) settings.barBreakCost();
     reach = reach(tempos - 1);
     stride = tempos + reach;
+    block = Math.max(1, held / (meter * stride));
     step = transitions(shortest, tempos, settings.tempoRigidity());
     change = new float[2 * reach + 1][meter * stride];
     for (int d = -reach; d <= reach; d++) {

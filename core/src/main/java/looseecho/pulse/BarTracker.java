@@ -51,16 +51,16 @@ final class BarTracker {
 
   /** The best path for a meter; empty times when the song is shorter than two beats. */
   Path decode(int beatsPerBar) {
-    return decode(beatsPerBar, BarDecoder.BLOCK);
+    return decode(beatsPerBar, BarDecoder.HELD);
   }
 
-  /** The same with so many frames held at once. */
-  Path decode(int beatsPerBar, int block) {
+  /** The same with so many scores held at once. */
+  Path decode(int beatsPerBar, int held) {
     int shortest = (int) Math.round(6000 / settings.maxBpm());
     int longest = (int) Math.round(6000 / settings.minBpm());
     List<BarDecoder.State> chain = new ArrayList<>();
     double score =
-        new BarDecoder(this, beatsPerBar, shortest, longest - shortest + 1, settings, block)
+        new BarDecoder(this, beatsPerBar, shortest, longest - shortest + 1, settings, held)
             .decode(chain);
     Collections.reverse(chain);
     double[] times =
