@@ -9,9 +9,10 @@ import java.util.List;
  * programming: a state is a beat of a place that begins at a frame, and how long the one before it
  * was. The length may change on a beat only, by {@link #REACH} at most.
  *
- * <p>Scores are held for some minutes at a time and made again, from a few kept ones, where the way
- * back leads further: a quarter of the memory of keeping where each came from, and all lengths are
- * weighed side by side, which the compiler makes vector code of.
+ * <p>All lengths are weighed side by side, which the compiler makes vector code of; where a state
+ * came from is looked up on the way back alone. For that, scores are held some minutes at a time,
+ * and made again from a few kept ones where the way leads further: the memory does not grow with
+ * the track.
  */
 final class BarDecoder {
   private static final float NEVER = Float.NEGATIVE_INFINITY;
