@@ -274,15 +274,16 @@ final class TapPanel extends HBox {
       }
       PracticeLog.Take last = takes.get(takes.size() - 1);
       double best = takes.stream().mapToDouble(PracticeLog.Take::spreadMs).min().orElse(0);
-      result.setText(
+      String words =
           String.format(
               Locale.ROOT,
-              "last take: %d taps, %s, ±%.0f ms; best of %d takes ±%.0f ms",
+              "last take: %d taps, %s, ±%.0f ms",
               last.taps(),
               Words.offset(last.meanMs()),
-              last.spreadMs(),
-              takes.size(),
-              best));
+              last.spreadMs());
+      boolean first = takes.size() == 1;
+      String record = first ? "" : String.format(Locale.ROOT, "; best ±%.0f ms", best);
+      result.setText(words + record);
     } catch (IOException e) {
       result.setText("");
     }
