@@ -1,8 +1,10 @@
 package looseecho.audio;
 
+import java.util.concurrent.CompletableFuture;
+
 /**
- * Stereo sound, in memory or mapped from a file. Immutable: arrays are copied out, and those taken
- * over must not be written to again.
+ * Stereo sound, in memory, mapped from a file or still being read. Immutable: arrays are copied
+ * out, and those taken over must not be written to again.
  */
 public final class Audio {
   /** Slowest and fastest sampling rate, in hertz. */
@@ -20,8 +22,8 @@ public final class Audio {
     void take(int from, float[] left, float[] right);
   }
 
-  private final Samples left;
-  private final Samples right;
+  private final Side left;
+  private final Side right;
   private final float turn; // 1, or -1 for a right side of opposite polarity
   private final int sampleRate;
 
@@ -37,11 +39,11 @@ public final class Audio {
   }
 
   /** The same from mapped files. */
-  Audio(Samples left, Samples right, int sampleRate) {
+  Audio(Side left, Side right, int sampleRate) {
     this(left, right, sampleRate, 1);
   }
 
-  private Audio(Samples left, Samples right, int sampleRate, float turn) {
+  private Audio(Side left, Side right, int sampleRate, float turn) {
     if (left.length() != right.length()) {
       throw new IllegalArgumentException(
           "channels differ in length: " + left.length() + ", " + right.length());
@@ -54,6 +56,29 @@ public final class Audio {
     this.right = right;
     this.sampleRate = sampleRate;
     this.turn = turn;
+  }
+
+  /**
+   * Sound that is still being read: whoever looks at a sample waits for it, and gets what went
+   * wrong.
+   *
+   * @param length of what comes, in samples
+   * @param sampleRate of what comes, in hertz
+   */
+  public static Audio coming(int length, int sampleRate, CompletableFuture<Audio> sound) {
+    CompletableFuture<Audio> fitting = sound.thenApply(a -> a.checked(length, sampleRate));
+    return new Audio(
+        new ComingSide(length, fitting.thenApply(a -> a.left)),
+        new ComingSide(length, fitting.thenApply(a -> a.right)),
+        sampleRate);
+  }
+
+  private Audio checked(int samples, int rate) {
+    if (length() != samples || sampleRate != rate || turn < 0) {
+      throw new IllegalArgumentException(
+          "need " + samples + " samples at " + rate + " (was: " + length() + ")");
+    }
+    return this;
   }
 
   /** Number of samples per channel. */
@@ -142,7 +167,7 @@ public final class Audio {
 
   /** The part from sample {@code from} to before {@code to}. */
   public Audio slice(int from, int to) {
-    Samples l = left.slice(from, to - from);
+    Side l = left.slice(from, to - from);
     return new Audio(l, right.slice(from, to - from), sampleRate, turn);
   }
 

@@ -6,7 +6,7 @@ import java.nio.FloatBuffer;
  * Samples of one side, in memory or in stretches of a mapped file: a single mapping ends at 2 GB,
  * which is less than two hours at 96 kHz. Immutable.
  */
-final class Samples {
+final class Samples implements Side {
   /** Usual length of a stretch, as a power of two: 1 GB. */
   static final int SHIFT = 28;
 
@@ -36,22 +36,19 @@ final class Samples {
     this.length = length;
   }
 
-  int length() {
+  @Override
+  public int length() {
     return length;
   }
 
-  float get(int i) {
+  @Override
+  public float get(int i) {
     int at = from + i;
     return stretches[at >>> shift].get(at & (1 << shift) - 1);
   }
 
-  /** A copy of all samples. */
-  float[] copy() {
-    return copy(0, length);
-  }
-
-  /** A copy of the samples from {@code first} on; silence outside. */
-  float[] copy(int first, int count) {
+  @Override
+  public float[] copy(int first, int count) {
     float[] out = new float[count];
     int end = (int) Math.min(count, (long) length - first);
     for (int done = Math.max(0, -first); done < end; ) {
@@ -65,7 +62,8 @@ final class Samples {
     return out;
   }
 
-  Samples slice(int first, int count) {
+  @Override
+  public Samples slice(int first, int count) {
     if (first < 0 || count < 0 || first + (long) count > length) {
       throw new IndexOutOfBoundsException(
           "need 0 <= first <= first + count <= " + length + " (was: " + first + ", " + count + ")");

@@ -1,6 +1,5 @@
 package looseecho.echo;
 
-import java.util.Objects;
 import looseecho.pulse.Meter;
 import looseecho.reading.Limits;
 
@@ -10,7 +9,7 @@ import looseecho.reading.Limits;
  * @param tick place from the section's start, 960 to a quarter; where it is written
  * @param offsetMs late (positive) or early against its place; how it is felt
  * @param velocity 1..127
- * @param manner how it is struck
+ * @param manner how it is struck; null for plainly
  */
 public record Stroke(int tick, double offsetMs, int velocity, Manner manner)
     implements Placed<Stroke> {
@@ -18,7 +17,7 @@ public record Stroke(int tick, double offsetMs, int velocity, Manner manner)
     Limits.within("tick", tick, 0, Limits.TICKS);
     Limits.within("offsetMs", offsetMs, -Limits.OFFSET_MS, Limits.OFFSET_MS);
     Limits.within("velocity", velocity, 1, 127);
-    Objects.requireNonNull(manner, "manner must not be null");
+    manner = manner == null ? Manner.PLAIN : manner;
   }
 
   public Stroke(int tick, double offsetMs, int velocity) {

@@ -25,7 +25,7 @@ import looseecho.reading.Together;
  * and {@link ProjectZip#MOST_SOUND} of sound.
  */
 public final class ProjectFile {
-  public static final int VERSION = 8;
+  public static final int VERSION = 9;
 
   private static final long MOST_JSON = 64L << 20;
   private static final String JSON = "project.json";
@@ -146,7 +146,7 @@ public final class ProjectFile {
   }
 
   /**
-   * Takes a packed reference out, into a file of ours.
+   * Takes a packed reference out, into a file of ours; one that is there is left as it lies.
    *
    * @return empty when there is none
    */
@@ -161,7 +161,9 @@ public final class ProjectFile {
       }
       Files.createDirectories(folder);
       Path to = folder.resolve(entry.get().getName());
-      WholeFile.write(to, part -> ProjectZip.unpack(zip, entry.get(), part, path));
+      if (!ProjectZip.isOut(entry.get(), to)) {
+        WholeFile.write(to, part -> ProjectZip.unpack(zip, entry.get(), part, path));
+      }
       return Optional.of(to);
     }
   }

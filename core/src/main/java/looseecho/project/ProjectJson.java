@@ -18,6 +18,9 @@ import looseecho.reading.Limits;
 final class ProjectJson {
   private static final String FORMAT = "looseecho";
 
+  /** From this version on nothing has to be put in that a file leaves out. */
+  private static final int AS_NOW = 8;
+
   private final ObjectMapper mapper = ProjectMapper.make();
 
   /** What stands in it; the format and its version come first, so that they are known early. */
@@ -93,8 +96,12 @@ final class ProjectJson {
           && "format".equals(p.nextFieldName())
           && FORMAT.equals(p.nextTextValue())
           && "version".equals(p.nextFieldName())
-          && p.nextIntValue(-1) == ProjectFile.VERSION;
+          && within(p.nextIntValue(-1), AS_NOW, ProjectFile.VERSION);
     }
+  }
+
+  private static boolean within(int version, int oldest, int newest) {
+    return version >= oldest && version <= newest;
   }
 
   private Kept older(byte[] json, String name) throws IOException {

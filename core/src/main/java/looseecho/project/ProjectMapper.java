@@ -15,6 +15,7 @@ import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.module.SimpleModule;
 import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
 import java.util.Optional;
+import looseecho.echo.Manner;
 import looseecho.echo.Part;
 import looseecho.synth.DrumSound;
 import looseecho.synth.Moved;
@@ -48,6 +49,11 @@ final class ProjectMapper {
     mapper
         .configOverride(Optional.class)
         .setInclude(JsonInclude.Value.construct(JsonInclude.Include.NON_ABSENT, null));
+    mapper
+        .configOverride(Manner.class)
+        .setInclude(
+            JsonInclude.Value.construct(
+                JsonInclude.Include.CUSTOM, JsonInclude.Include.ALWAYS, Plain.class, null));
     return mapper;
   }
 
@@ -60,6 +66,22 @@ final class ProjectMapper {
     @JsonSubTypes.Type(value = Moved.class, name = "layer")
   })
   private interface KindOfSource {}
+
+  /**
+   * Equals what is left out: most strokes are plain, and a project has thousands, each of them
+   * twice.
+   */
+  private static final class Plain {
+    @Override
+    public boolean equals(Object other) {
+      return Manner.PLAIN.equals(other);
+    }
+
+    @Override
+    public int hashCode() {
+      return Manner.PLAIN.hashCode();
+    }
+  }
 
   /** Reads the parts by which maps are kept. */
   private static final class PartKey extends KeyDeserializer {

@@ -41,6 +41,16 @@ final class ProjectZip {
 
   /** Puts a sound in as it is. */
   static void pack(Path sound, String name, ZipOutputStream zip) throws IOException {
+    ZipEntry entry = entry(name);
+    entry.setMethod(ZipEntry.STORED); // sound is not made smaller by zip
+    entry.setSize(Files.size(sound));
+    entry.setCrc(crc(sound));
+    zip.putNextEntry(entry);
+    Files.copy(sound, zip);
+    zip.closeEntry();
+  }
+
+  private static long crc(Path sound) throws IOException {
     CRC32 crc = new CRC32();
     try (InputStream in = Files.newInputStream(sound)) {
       byte[] buffer = new byte[1 << 16];
@@ -48,13 +58,7 @@ final class ProjectZip {
         crc.update(buffer, 0, n);
       }
     }
-    ZipEntry entry = entry(name);
-    entry.setMethod(ZipEntry.STORED); // sound is not made smaller by zip
-    entry.setSize(Files.size(sound));
-    entry.setCrc(crc.getValue());
-    zip.putNextEntry(entry);
-    Files.copy(sound, zip);
-    zip.closeEntry();
+    return crc.getValue();
   }
 
   /** Opens a project's zip; what is none is refused in a sentence. */
@@ -106,6 +110,13 @@ final class ProjectZip {
     if (entry.getCrc() != crc.getValue()) {
       throw bad(name, "is damaged", null);
     }
+  }
+
+  /** True where a sound was taken out before. */
+  static boolean isOut(ZipEntry entry, Path to) throws IOException {
+    return Files.isRegularFile(to)
+        && Files.size(to) == entry.getSize()
+        && crc(to) == entry.getCrc();
   }
 
   /** Takes a sound out. */

@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
 import java.time.Instant;
+import java.util.Optional;
 import looseecho.analysis.Corrections;
 import looseecho.notes.Key;
 import org.junit.jupiter.api.Test;
@@ -41,18 +42,31 @@ class CorrectionStoreTest {
     Path kept = dir.resolve("kept.properties");
     FileTime hour = FileTime.from(Instant.now().minusSeconds(3600));
     Files.setLastModifiedTime(sound, hour);
-    String one = new Fingerprints(kept).of(sound);
+    String one = new KnownFiles(kept).fingerprint(sound);
     assertEquals(CorrectionStore.fingerprint(sound), one);
     Files.writeString(sound, "two");
     Files.setLastModifiedTime(sound, hour);
-    assertEquals(one, new Fingerprints(kept).of(sound), "not read through again");
+    assertEquals(one, new KnownFiles(kept).fingerprint(sound), "not read through again");
     Files.setLastModifiedTime(sound, FileTime.from(Instant.now()));
     String two = CorrectionStore.fingerprint(sound);
-    assertEquals(two, new Fingerprints(kept).of(sound));
+    assertEquals(two, new KnownFiles(kept).fingerprint(sound));
     Files.writeString(sound, "six");
-    assertNotEquals(two, new Fingerprints(kept).of(sound), "written just now: not remembered");
+    assertNotEquals(
+        two, new KnownFiles(kept).fingerprint(sound), "written just now: not remembered");
+    Files.setLastModifiedTime(sound, hour);
+    String six = new KnownFiles(kept).fingerprint(sound);
+    KnownFiles.Sound measured = new KnownFiles.Sound(44100, 0.5);
+    new KnownFiles(kept).measured(sound, two, measured);
+    assertTrue(new KnownFiles(kept).recall(sound).orElseThrow().sound().isEmpty(), "of another");
+    new KnownFiles(kept).measured(sound, six, measured);
+    assertEquals(
+        Optional.of(new KnownFiles.Known(six, Optional.of(measured))),
+        new KnownFiles(kept).recall(sound));
+    assertEquals(six, new KnownFiles(kept).fingerprint(sound));
+    Files.writeString(sound, "seven");
+    assertTrue(new KnownFiles(kept).recall(sound).isEmpty(), "it was changed");
     Files.writeString(kept, "no values \\u1");
-    assertEquals(CorrectionStore.fingerprint(sound), new Fingerprints(kept).of(sound));
+    assertEquals(CorrectionStore.fingerprint(sound), new KnownFiles(kept).fingerprint(sound));
   }
 
   @Test

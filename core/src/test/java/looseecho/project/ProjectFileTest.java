@@ -11,6 +11,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -59,12 +60,22 @@ public class ProjectFileTest {
     files.write(project(), Optional.of(sound), file);
     Path out = files.unpack(file, dir.resolve("own")).orElseThrow();
     assertEquals(List.of(1, 2, 3, 4), bytes(out));
+    FileTime taken = FileTime.fromMillis(1000);
+    Files.setLastModifiedTime(out, taken);
+    files.unpack(file, dir.resolve("own"));
+    assertEquals(taken, Files.getLastModifiedTime(out), "not written twice");
+    Files.write(out, new byte[] {1, 2, 3, 5});
+    files.unpack(file, dir.resolve("own"));
+    assertEquals(List.of(1, 2, 3, 4), bytes(out), "another one is");
     assertTrue(files.read(file).reference().packed());
     try (ZipFile zip = new ZipFile(file.toFile())) {
       JsonNode json = new ObjectMapper().readTree(zip.getInputStream(zip.getEntry("project.json")));
       JsonNode schema =
           new ObjectMapper().readTree(ProjectFile.class.getResource("project.schema.json"));
       follows(json, schema, schema);
+      JsonNode claps = json.at("/template/sections/0/drums/CLAP");
+      assertEquals(1, claps.findValues("manner").size(), "only the one that is not plain says it");
+      assertTrue(claps.size() > 1);
     }
   }
 

@@ -49,6 +49,7 @@ public final class WaveChart extends ChartPane {
     setFocusTraversable(true);
     setAccessibleText("The wave with its beats");
     follow(desk.referenceProperty());
+    follow(playback.thereProperty());
     follow(desk.analysisProperty());
     desk.referenceProperty().addListener((o, a, b) -> track(b));
     track(desk.referenceProperty().get());
@@ -178,7 +179,8 @@ public final class WaveChart extends ChartPane {
     drawBeats(g, w, h);
     g.setStroke(colour(Hue.HEARD));
     g.setLineWidth(1.5);
-    if (window.span() * r.audio().sampleRate() / w < SAMPLES_PER_PIXEL) {
+    boolean near = window.span() * r.audio().sampleRate() / w < SAMPLES_PER_PIXEL;
+    if (near && r.peaks().isMeasured()) { // this thread waits for no sound
       samples(g, r.audio(), w, h);
     } else {
       outline(g, r, w, h);

@@ -52,6 +52,7 @@ public final class RiverView extends ChartPane {
     setAccessibleRole(AccessibleRole.IMAGE_VIEW);
     setAccessibleText("The whole track with its bars and sections");
     follow(desk.referenceProperty());
+    follow(playback.thereProperty());
     follow(desk.analysisProperty());
     follow(maker.echoProperty());
     follow(selection.sectionProperty());

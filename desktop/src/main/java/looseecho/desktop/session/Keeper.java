@@ -66,8 +66,8 @@ public final class Keeper implements AutoCloseable {
   /** What reading a project brings. */
   record Read(Project project, Path sound, Optional<Analysis> heard, int ear, String note) {
     /** What it knows of its reference. */
-    Ear.Known known() {
-      return new Ear.Known(project.corrections(), heard, ear, project.reference().fingerprint());
+    Intake.Known known() {
+      return new Intake.Known(project.corrections(), heard, ear, project.reference().fingerprint());
     }
   }
 

@@ -6,6 +6,7 @@ import java.util.List;
  * Lanes of long work that show themselves. None knows of the others.
  *
  * @param opening opens tracks and projects; the newest counts
+ * @param sounding reads the sound of a track that is on the desk; the newest counts
  * @param hearing hears corrections; the newest counts
  * @param parting parts the track into its layers; the newest counts
  * @param matching brings the echo's sounds near the track's, one wish after the other
@@ -22,6 +23,7 @@ import java.util.List;
  */
 public record Lanes(
     Work opening,
+    Work sounding,
     Work hearing,
     Work parting,
     Work matching,
@@ -41,6 +43,7 @@ public record Lanes(
   Lanes() {
     this(
         Work.newest("opening"),
+        Work.newest("reading the sound"),
         Work.newest("hearing"),
         Work.newest("parting the layers"),
         Work.inOrder("matching sounds"),
@@ -61,6 +64,7 @@ public record Lanes(
   public List<Work> all() {
     return List.of(
         opening,
+        sounding,
         hearing,
         parting,
         matching,

@@ -17,13 +17,18 @@ import looseecho.reading.Progress;
  * notes are heard, and are kept when the person stops there. Belongs to the interface's thread.
  */
 final class Opener {
+  /** What was opened is drawn first: on two cores that takes a third longer beside a reader. */
+  private static final int DRAWN_MS = 400;
+
   private final Work lane;
+  private final Work sounding;
   private final Ear ear;
   private final Keeper keeper;
   private final Taker taker;
   private long opening;
   private final Rehearsal rehearsal = new Rehearsal();
   private Opened half; // what there is if the person stops now; null for nothing
+  private ComingSound coming; // that of the track on the desk; null when it was there at once
 
   /** Takes what is opened, on the interface's thread. */
   interface Taker {
@@ -35,6 +40,12 @@ final class Opener {
 
     void whole(Opened o);
 
+    /** The sound of what was opened can be seen and played. */
+    void soundRead();
+
+    /** It can't be read. */
+    void silent(Throwable e);
+
     void failed(Throwable e);
   }
 
@@ -44,10 +55,16 @@ final class Opener {
    * @param project the file that the work belongs to; null for none
    * @param changed true when the work is not in that file
    * @param left the file of a killed window that it came from
+   * @param coming its sound where that has still to be read
    * @param note what the person should know; may be empty
    */
   record Opened(
-      Document document, Path project, boolean changed, Optional<Path> left, String note) {
+      Document document,
+      Path project,
+      boolean changed,
+      Optional<Path> left,
+      Optional<ComingSound> coming,
+      String note) {
     /** A track by itself, nobody has worked on it yet. */
     boolean isFresh() {
       return project == null && !changed;
@@ -55,12 +72,13 @@ final class Opener {
 
     private Opened stopped() {
       String words = "Stopped: bars and drums are here. Hear again, on Ground, brings the notes.";
-      return new Opened(document, project, changed, left, words);
+      return new Opened(document, project, changed, left, coming, words);
     }
   }
 
-  Opener(Work opening, Ear ear, Keeper keeper, Taker taker) {
+  Opener(Work opening, Work sounding, Ear ear, Keeper keeper, Taker taker) {
     this.lane = opening;
+    this.sounding = sounding;
     this.ear = ear;
     this.keeper = keeper;
     this.taker = taker;
@@ -72,8 +90,9 @@ final class Opener {
       rehearsal.begin(
           p -> {
             Keeper.Read read = keeper.read(project);
-            Optional<Ear.Known> known = Optional.of(read.known());
-            ear.begin(read.sound(), "", known, p)
+            Optional<Intake.Known> known = Optional.of(read.known());
+            ear.intake()
+                .begin(read.sound(), "", known, p)
                 .kept(Optional.empty(), known)
                 .ifPresent(h -> made(h, read, project, project, false));
           });
@@ -103,6 +122,7 @@ final class Opener {
                       null,
                       false,
                       Optional.empty(),
+                      h.coming(),
                       h.note());
           return made.apply(
               ear.open(finder.run(p), name, Optional.empty(), early(ticket, made), p));
@@ -123,8 +143,36 @@ final class Opener {
         o -> {
           half = null;
           taker.whole(o);
+          sound(o.coming());
         },
         this::notOpened);
+  }
+
+  /** Reads the sound of what lies on the desk now; that of what lay there before ends. */
+  private void sound(Optional<ComingSound> now) {
+    sounding.drop();
+    if (coming != null) {
+      coming.silent();
+    }
+    coming = now.orElse(null);
+    now.ifPresent(
+        c ->
+            sounding.start(
+                p -> {
+                  Thread.sleep(DRAWN_MS);
+                  c.read(p);
+                  return c;
+                },
+                read -> taker.soundRead(),
+                e -> {
+                  c.silent();
+                  taker.silent(e);
+                }));
+  }
+
+  /** Nobody waits for a sound any more. */
+  void close() {
+    sound(Optional.empty());
   }
 
   private void notOpened(Throwable e) {
@@ -181,7 +229,8 @@ final class Opener {
             project);
     String note = String.join(" ", h.note(), read.note(), other).trim();
     boolean left = changed && belongs == null;
-    return new Opened(d, belongs, changed, left ? Optional.of(file) : Optional.empty(), note);
+    Optional<Path> aside = left ? Optional.of(file) : Optional.empty();
+    return new Opened(d, belongs, changed, aside, h.coming(), note);
   }
 
   /** Hands over what comes early unless something else is being opened by then. */

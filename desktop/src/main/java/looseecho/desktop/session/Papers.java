@@ -48,7 +48,7 @@ public final class Papers {
     this.keeper = keeper;
     this.notice = notice;
     this.fresh = fresh;
-    opener = new Opener(lanes.opening(), ear, keeper, new Opening());
+    opener = new Opener(lanes.opening(), lanes.sounding(), ear, keeper, new Opening());
   }
 
   /** Opens the demo, rendering it first when it is not there yet. */
@@ -109,9 +109,27 @@ public final class Papers {
     }
 
     @Override
+    public void soundRead() {
+      desk.soundRead();
+    }
+
+    @Override
+    public void silent(Throwable e) {
+      String words = "You see what was heard before; nothing sounds.";
+      notice.failed("Reading the sound", e, words);
+      if (e instanceof IOException) {
+        notice.say(e.getMessage() + " " + words);
+      }
+    }
+
+    @Override
     public void failed(Throwable e) {
       notOpened(e);
     }
+  }
+
+  void close() {
+    opener.close();
   }
 
   private void take(Opener.Opened o) {

@@ -9,13 +9,24 @@ import looseecho.audio.Audio;
 public final class Peaks {
   private static final int BASE = 64;
   private static final int LEVELS = 12;
-  private final float[][] levels = new float[LEVELS][];
   private final int rate;
   private final int length;
+  private volatile float[][] levels = {}; // none while nothing was measured
 
   public Peaks(Audio audio) {
-    rate = audio.sampleRate();
-    length = audio.length();
+    this(audio.length(), audio.sampleRate());
+    measure(audio);
+  }
+
+  /** Flat until the sound that is so long is there and is measured. */
+  Peaks(int length, int rate) {
+    this.length = length;
+    this.rate = rate;
+  }
+
+  /** Takes the sound; any thread. */
+  void measure(Audio audio) {
+    float[][] levels = new float[LEVELS][];
     levels[0] = new float[length / BASE + 1];
     audio.each(
         (from, l, r) -> {
@@ -32,6 +43,12 @@ public final class Peaks {
         levels[l][i / 2] = Math.max(levels[l][i / 2], below[i]);
       }
     }
+    this.levels = levels;
+  }
+
+  /** False while it is flat, since the sound is still being read. */
+  public boolean isMeasured() {
+    return levels.length > 0;
   }
 
   /** Seconds. */
@@ -41,6 +58,10 @@ public final class Peaks {
 
   /** The peak between two seconds, 0..1. */
   public float peak(double from, double to) {
+    float[][] levels = this.levels;
+    if (levels.length == 0) {
+      return 0;
+    }
     double samples = Math.max(1, (to - from) * rate);
     int level =
         (int)

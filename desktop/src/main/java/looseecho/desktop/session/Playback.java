@@ -8,6 +8,8 @@ import java.util.function.Supplier;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
@@ -52,6 +54,7 @@ public final class Playback implements AutoCloseable {
   private final BooleanProperty click = new SimpleBooleanProperty(false);
   private final Work slowing = Work.newest("slowing");
   private final Consumer<Throwable> failed;
+  private final ReadOnlyBooleanWrapper there = new ReadOnlyBooleanWrapper(false);
   private Reference reference;
   private Analysis analysis;
   private EchoSound echo;
@@ -86,6 +89,17 @@ public final class Playback implements AutoCloseable {
     speed.set(1);
     solo.set(null);
     stems.set(null);
+    soundRead();
+  }
+
+  /** What was loaded may have been read by now. */
+  void soundRead() {
+    there.set(reference != null && reference.peaks().isMeasured());
+  }
+
+  /** False while the sound of a track that is shown is still being read. */
+  public ReadOnlyBooleanProperty thereProperty() {
+    return there.getReadOnlyProperty();
   }
 
   void heard(Analysis a) {

@@ -121,6 +121,11 @@ public final class Session implements AutoCloseable {
     }
 
     @Override
+    public void soundRead() {
+      playback.soundRead();
+    }
+
+    @Override
     public void heard(Analysis a) {
       playback.heard(a);
     }
@@ -232,6 +237,7 @@ public final class Session implements AutoCloseable {
 
   @Override
   public void close() {
+    papers.close();
     lanes.close();
     maker.close();
     papers.keeper().close();

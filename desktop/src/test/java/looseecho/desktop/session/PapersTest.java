@@ -1,6 +1,7 @@
 package looseecho.desktop.session;
 
 import static looseecho.desktop.session.WorkTest.fx;
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNull;
@@ -9,10 +10,14 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
+import looseecho.analysis.Analysis;
 import looseecho.analysis.Corrections;
+import looseecho.audio.Audio;
 import looseecho.desktop.ClickTrack;
 import looseecho.echo.Template;
 import looseecho.hits.Hit;
@@ -92,6 +97,46 @@ class PapersTest extends SessionFixture {
         });
     settled();
     assertFalse(papers.rehearsed().isDone(), "not beside what is opened");
+  }
+
+  /** Its readings are on the desk before its sound, for which whoever needs it waits. */
+  @Test
+  void aTrackThatIsKnownIsShownAtOnce() throws IOException {
+    begin();
+    Path pier = track("pier.wav", 12);
+    FileTime hour = FileTime.from(Instant.now().minusSeconds(3600));
+    Files.setLastModifiedTime(pier, hour);
+    opened(pier);
+    Analysis heard = desk.analysisProperty().get();
+    float[] side = desk.referenceProperty().get().audio().channel(0);
+    double gain = desk.referenceProperty().get().gain();
+    close();
+    begin();
+    List<Boolean> there = new ArrayList<>();
+    fx(
+        () -> {
+          var sound = session.playback().thereProperty();
+          desk.analysisProperty().addListener((o, was, a) -> there.add(a != null && sound.get()));
+          papers.open(pier);
+        });
+    settled();
+    assertEquals(List.of(false), there);
+    assertEquals(heard, desk.analysisProperty().get());
+    Reference again = desk.referenceProperty().get();
+    assertEquals(gain, again.gain());
+    assertArrayEquals(side, again.audio().channel(0));
+    assertTrue(again.peaks().peak(0, 12) > 0.1);
+    fx(() -> assertTrue(session.playback().thereProperty().get()));
+    close();
+    Files.write(pier, new byte[(int) Files.size(pier)]);
+    Files.setLastModifiedTime(pier, hour);
+    begin();
+    opened(pier);
+    says("nothing sounds");
+    assertEquals(heard, desk.analysisProperty().get());
+    Audio none = desk.referenceProperty().get().audio();
+    assertEquals(0, none.peak());
+    assertEquals(side.length, none.length());
   }
 
   @Test
