@@ -17,7 +17,8 @@ import looseecho.desktop.theme.Theme;
 public final class App extends Application {
   private static final double WIDTH = 1280;
   private static final double HEIGHT = 800;
-  private static final double RESTS = 1.5; // seconds from the window on
+  private static final double RESTS =
+      0.2; // seconds from the window on: its first pictures are drawn by then
   private Session session;
   private Shell shell;
   private Stage stage;
