@@ -16,6 +16,7 @@ import looseecho.pulse.Pulse;
 final class BuildUpFinder {
   private static final double LOW_OCTAVES = 1.3;
   private static final double LEAST_HZ = 190; // that a growing cut reaches
+  private static final double LOW_END = ThirdOctaves.band(40) / 3.0; // octaves
   private static final double NARROW = 0.5; // of the share of the sides
   private static final double DIP_DB = 5;
   private static final double DEEPEST_DB = 30; // below it is silence and no dip
@@ -53,8 +54,9 @@ final class BuildUpFinder {
   List<Event> find() {
     List<Event> out = new ArrayList<>();
     List<Runs.Run> builds = new ArrayList<>();
-    for (Runs.Run r : Runs.up(c.lowEdge(), LOW_OCTAVES, bar)) {
-      if (hertz(r.to()) >= LEAST_HZ) {
+    for (Runs.Run seen : Runs.up(c.lowEdge(), LOW_OCTAVES, bar)) {
+      if (hertz(seen.to()) >= LEAST_HZ) {
+        Runs.Run r = fromBelow(seen);
         out.add(
             event(
                 Event.Kind.LOW_CUT, r, "the low end is cut away", hertz(r.from()), hertz(r.to())));
@@ -62,9 +64,10 @@ final class BuildUpFinder {
       }
     }
     heldCuts(out);
-    List<Runs.Run> rising = rises();
-    for (Runs.Run r : rising) {
-      boolean turned = isTurned(r);
+    List<Runs.Run> cuts = List.copyOf(builds);
+    for (Runs.Run rise : rises()) {
+      boolean turned = isTurned(rise);
+      Runs.Run r = turned ? rise : together(rise, cuts);
       String words = turned ? "a sound turned round leads in" : "noise rises";
       out.add(
           event(
@@ -82,6 +85,36 @@ final class BuildUpFinder {
       }
     }
     return out;
+  }
+
+  /**
+   * A cut is seen only once it reaches what sounds lowest. Where that lies high it has begun
+   * before: in a straight line of octaves from the low end on, as far as nothing sounded below it.
+   */
+  private Runs.Run fromBelow(Runs.Run r) {
+    double slope = (r.to() - r.from()) / (r.end() - 1 - r.start());
+    int s = r.start();
+    double at = r.from();
+    while (s > 0
+        && r.end() - s < Runs.LONGEST * bar
+        && at - slope >= LOW_END
+        && c.lowEdge()[s - 1] >= at - slope) {
+      s--;
+      at -= slope;
+    }
+    return new Runs.Run(s, r.end(), at, r.to());
+  }
+
+  /** A rise begins below what is heard: not after the cut with which it ends. */
+  private Runs.Run together(Runs.Run rise, List<Runs.Run> cuts) {
+    int from =
+        cuts.stream()
+            .filter(cut -> Math.abs(cut.end() - rise.end()) <= bar / 2)
+            .mapToInt(Runs.Run::start)
+            .filter(s -> s < rise.start())
+            .max()
+            .orElse(rise.start());
+    return new Runs.Run(from, rise.end(), rise.from(), rise.to());
   }
 
   /** What a value comes to before a run, at its end and behind it. */

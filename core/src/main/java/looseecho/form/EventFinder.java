@@ -24,7 +24,8 @@ final class EventFinder {
     List<Hit> hits = m.hits();
     List<Event> out = new ArrayList<>(lone(stops(m.mel(), pulse.timeAt(1), m.end()), pulse));
     for (Roll r : Roll.find(hits, pulse)) {
-      out.add(new Event(Event.Kind.ROLL, r.start(), r.end(), r.words(), r.confidence()));
+      double from = r.gathersFrom(hits, pulse);
+      out.add(new Event(Event.Kind.ROLL, from, r.end(), r.words(), r.confidence()));
     }
     List<Event> builds =
         new BuildUpFinder(

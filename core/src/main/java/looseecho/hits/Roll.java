@@ -17,13 +17,18 @@ import looseecho.pulse.Pulse;
  * @param end seconds behind its last hit, by one gap
  * @param words such as "snare roll in 16ths, getting louder"
  * @param confidence mean of its hits
+ * @param gap usual beats from one hit to the next
  */
-public record Roll(Set<Lane> lanes, double start, double end, String words, double confidence) {
+public record Roll(
+    Set<Lane> lanes, double start, double end, String words, double confidence, double gap) {
   private static final double SNARE_GAP = 0.36; // beats: eighth triplets and quicker
   private static final double HAT_GAP = 0.19; // quicker than sixteenths
   private static final int FEWEST = 5;
+  private static final double SAME = 0.04; // beats: a clap and a snare together are one stroke
   private static final double EVEN = 1.9; // longest gap over shortest
   private static final double RISING = 12; // velocity from the first to the last third
+  private static final double LIKE = 0.25; // of a gap, that a gap of the lead-in may be off
+  private static final int LEAST_LEAD = 2; // hits
   private static final double TOO_OFTEN = 0.4; // rolls per bar
 
   /** All rolls in order of their drums. */
@@ -53,8 +58,8 @@ public record Roll(Set<Lane> lanes, double start, double end, String words, doub
           run.isEmpty()
               ? Double.MAX_VALUE
               : pulse.beatsAt(h.time()) - pulse.beatsAt(run.get(run.size() - 1).time());
-      if (beats < 0.04) {
-        continue; // a clap and a snare together are one stroke
+      if (beats < SAME) {
+        continue;
       }
       if (beats > gap) {
         close(run, lanes, name, pulse, out);
@@ -91,11 +96,33 @@ public record Roll(Set<Lane> lanes, double start, double end, String words, doub
             + (rise > RISING ? ", getting louder" : rise < -RISING ? ", getting softer" : "");
     double confidence = run.stream().mapToDouble(Hit::confidence).average().orElse(0);
     double until = end + length / gaps.length;
-    out.add(new Roll(lanes, run.get(0).time(), until, words, Math.min(1, confidence)));
+    out.add(new Roll(lanes, run.get(0).time(), until, words, Math.min(1, confidence), usual));
   }
 
   private static double mean(List<Hit> hits) {
     return hits.stream().mapToInt(Hit::velocity).average().orElse(0);
+  }
+
+  /**
+   * Seconds of the first hit of the lead-in, even hits at half the speed; the roll's own start
+   * where there is none. Common practice: a snare roll gathers speed by doubling it.
+   */
+  public double gathersFrom(List<Hit> hits, Pulse pulse) {
+    double from = start;
+    int lead = 0;
+    for (int i = hits.size() - 1; i >= 0; i--) {
+      Hit h = hits.get(i);
+      double beats = pulse.beatsAt(from) - pulse.beatsAt(h.time());
+      if (!lanes.contains(h.lane()) || beats < SAME) {
+        continue;
+      }
+      if (Math.abs(beats - 2 * gap) > LIKE * 2 * gap) {
+        break;
+      }
+      from = h.time();
+      lead++;
+    }
+    return lead < LEAST_LEAD ? start : from;
   }
 
   /** True when the roll has ended by a hit. */

@@ -115,14 +115,15 @@ public final class LayerFinder {
     if (active.isEmpty()) {
       return Optional.empty();
     }
+    Measures own = strokes.measure(lane, hits, seconds(active));
     return Optional.of(
         layer(
             name,
             lane.family(),
             active,
-            strokes.measure(lane, hits, seconds(active)),
+            own,
             Jobs.of(lane, played.hits()),
-            moves.ofAll(active),
+            moves.ofAll(active, own.powers().image().width()),
             Optional.empty(),
             Optional.empty()));
   }
@@ -145,7 +146,7 @@ public final class LayerFinder {
                 active,
                 new Measures(heard.powers(), heard.powers().loudness()),
                 job,
-                moves.ofAll(active),
+                moves.ofAll(active, heard.powers().image().width()),
                 Optional.empty(),
                 Optional.empty()));
   }
@@ -191,7 +192,7 @@ public final class LayerFinder {
             active,
             new Measures(powers, mean),
             job,
-            moves.find(stem, active),
+            moves.find(stem, active, powers.image().width()),
             duck,
             stem == Stem.BASS ? Optional.empty() : repeats.find(all)));
   }

@@ -20,6 +20,8 @@ final class MoveFinder {
   private static final double STRAIGHT = 0.8; // least r squared
   private static final double LEVEL_DB = 8;
   private static final double OCTAVES = 1.2;
+  private static final double BASS_OCTAVES = 2; // its notes alone move its edge by more than one
+  private static final double WIDE = 0.1; // least width that can be drawn in
   private static final double WIDTH = 0.25;
   private static final double INSIDE = 0.75; // of a move of all, that a layer plays through
   private static final double EDGE_DB = 14; // below the strongest third octave
@@ -35,8 +37,8 @@ final class MoveFinder {
   }
 
   /** Of a layer of its own in a group. */
-  List<HeardLayer.Move> find(Stem stem, List<HeardLayer.Span> active) {
-    List<HeardLayer.Move> out = new ArrayList<>(ofAll(active));
+  List<HeardLayer.Move> find(Stem stem, List<HeardLayer.Span> active, double ownWidth) {
+    List<HeardLayer.Move> out = new ArrayList<>(ofAll(active, ownWidth));
     for (HeardLayer.Span s : active) {
       int n = (int) Math.floor((s.end() - s.start()) / bar * PER_BAR);
       if (n < LEAST_BARS * PER_BAR) {
@@ -53,7 +55,7 @@ final class MoveFinder {
         edge[k] = Math.log(p.upper(EDGE_DB)) / Math.log(2);
         width[k] = p.image().width();
       }
-      add(HeardLayer.Move.LOW_PASS, s, edge, OCTAVES, out);
+      add(HeardLayer.Move.LOW_PASS, s, edge, stem == Stem.BASS ? BASS_OCTAVES : OCTAVES, out);
       add(HeardLayer.Move.LEVEL, s, level, LEVEL_DB, out);
       add(HeardLayer.Move.WIDTH, s, width, WIDTH, out);
     }
@@ -61,7 +63,7 @@ final class MoveFinder {
   }
 
   /** What moves the whole mix moves each layer that plays on. */
-  List<HeardLayer.Move> ofAll(List<HeardLayer.Span> active) {
+  List<HeardLayer.Move> ofAll(List<HeardLayer.Span> active, double ownWidth) {
     List<HeardLayer.Move> out = new ArrayList<>();
     for (Event e : events) {
       double inside =
@@ -72,7 +74,7 @@ final class MoveFinder {
       String what =
           switch (e.kind()) {
             case LOW_CUT -> e.to() > 0 ? HeardLayer.Move.HIGH_PASS : "";
-            case NARROWING -> HeardLayer.Move.WIDTH;
+            case NARROWING -> ownWidth < WIDE ? "" : HeardLayer.Move.WIDTH;
             case DIP -> HeardLayer.Move.LEVEL;
             default -> "";
           };

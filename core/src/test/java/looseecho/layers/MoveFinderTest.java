@@ -32,7 +32,8 @@ class MoveFinderTest {
     Event cut = new Event(Event.Kind.LOW_CUT, 4, 8, "", 1, 40, 400);
     Event later = new Event(Event.Kind.DIP, 40, 44, "", 1, 0, -6);
     MoveFinder finder = new MoveFinder(new StemMeter(powers), BAR, List.of(cut, later));
-    List<HeardLayer.Move> all = finder.find(Stem.CHORDS, List.of(new HeardLayer.Span(0, 16 * BAR)));
+    List<HeardLayer.Move> all =
+        finder.find(Stem.CHORDS, List.of(new HeardLayer.Span(0, 16 * BAR)), 0.5);
     List<HeardLayer.Move> fades =
         all.stream().filter(m -> m.what().equals(HeardLayer.Move.LEVEL)).toList();
     assertEquals(1, fades.size(), all.toString());
