@@ -16,7 +16,6 @@ import looseecho.pulse.Pulse;
 final class BuildUpFinder {
   private static final double LOW_OCTAVES = 1.3;
   private static final double LEAST_HZ = 190; // that a growing cut reaches
-  private static final double LOW_END = ThirdOctaves.band(40) / 3.0; // octaves
   private static final double NARROW = 0.5; // of the share of the sides
   private static final double DIP_DB = 5;
   private static final double DEEPEST_DB = 30; // below it is silence and no dip
@@ -97,7 +96,7 @@ final class BuildUpFinder {
     double at = r.from();
     while (s > 0
         && r.end() - s < Runs.LONGEST * bar
-        && at - slope >= LOW_END
+        && at - slope >= 0
         && c.lowEdge()[s - 1] >= at - slope) {
       s--;
       at -= slope;

@@ -75,9 +75,9 @@ public final class LayerFinder {
               sides(name, part.lane(), hits)
                   .forEach((own, struck) -> all.add(() -> drum(own, part.lane(), struck).stream()));
             });
-    all.add(() -> line("bass", Stem.BASS, played.bass()).stream());
-    all.add(() -> line("chords", Stem.CHORDS, played.chords()).stream());
-    all.add(() -> line("riff", Stem.RIFF, played.riff()).stream());
+    all.add(() -> line("bass", Stem.BASS, played.bass()));
+    all.add(() -> line("chords", Stem.CHORDS, played.chords()));
+    all.add(() -> line("riff", Stem.RIFF, played.riff()));
     all.add(this::noises);
     return Together.map(all, s -> s.get().toList()).stream().flatMap(List::stream).toList();
   }
@@ -164,9 +164,9 @@ public final class LayerFinder {
     return Math.max(LAST, Math.min(1.5, h.lengthMs() / 1000));
   }
 
-  private Optional<HeardLayer> line(String family, Stem stem, List<Note> all) {
+  private Stream<HeardLayer> line(String family, Stem stem, List<Note> all) {
     if (all.size() < FEWEST) {
-      return Optional.empty();
+      return Stream.empty();
     }
     List<Span> sounding =
         all.stream()
@@ -175,26 +175,55 @@ public final class LayerFinder {
             .toList();
     List<Span> active = meter.heard(stem, bar, spans(sounding));
     if (active.isEmpty()) {
-      return Optional.empty();
+      return Stream.empty();
     }
+    if (stem == Stem.CHORDS) {
+      List<WidthSplit.Layer> two = new WidthSplit(meter, stem, barLine(active), bar, active).find();
+      if (!two.isEmpty()) {
+        return Stream.of(
+            line(family, family, stem, within(all, two.get(0)), two.get(0)),
+            line("wide " + family, family, stem, within(all, two.get(1)), two.get(1)));
+      }
+    }
+    return Stream.of(line(family, family, stem, all, new WidthSplit.Layer(active, active)));
+  }
+
+  private static List<Note> within(List<Note> all, WidthSplit.Layer own) {
+    return all.stream()
+        .filter(n -> own.alone().stream().anyMatch(s -> s.has((n.start() + n.end()) / 2)))
+        .toList();
+  }
+
+  /** Seconds of a bar line. */
+  private double barLine(List<Span> active) {
+    return played.hits().stream()
+        .filter(h -> h.tick() == 0)
+        .mapToDouble(Hit::time)
+        .findFirst()
+        .orElse(active.get(0).start());
+  }
+
+  /** One that is measured while it plays alone. */
+  private HeardLayer line(
+      String name, String family, Stem stem, List<Note> all, WidthSplit.Layer own) {
+    List<Span> sounding = all.stream().map(n -> new Span(n.start(), n.end())).toList();
     boolean[] plays = slots(sounding);
     BandPowers powers = meter.over(stem, n -> plays[n]);
-    boolean[] on = slots(active);
+    boolean[] on = slots(own.alone());
     double mean = meter.over(stem, n -> on[n]).loudness();
-    double held = sounding.stream().mapToDouble(n -> n.end() - n.start()).sum() / sounding.size();
+    double held = all.stream().mapToDouble(n -> n.end() - n.start()).average().orElse(0);
     String job = Jobs.of(family, powers, held / bar);
     Optional<HeardLayer.Duck> duck =
         new DuckFinder(meter.loudness(stem)).find(all, struck(Stem.KICK), struck(Stem.SNARE));
-    return Optional.of(
-        layer(
-            family,
-            family,
-            active,
-            new Measures(powers, mean),
-            job,
-            moves.find(stem, active, powers.image().width()),
-            duck,
-            stem == Stem.BASS ? Optional.empty() : repeats.find(all)));
+    return layer(
+        name,
+        family,
+        own.active(),
+        new Measures(powers, mean),
+        job,
+        moves.find(stem, own.alone(), moves.ofAll(own.active(), powers.image().width())),
+        duck,
+        stem == Stem.BASS ? Optional.empty() : repeats.find(all));
   }
 
   /** True for the slots in which one of the stretches lies. */

@@ -36,10 +36,15 @@ final class MoveFinder {
     this.events = events;
   }
 
-  /** Of a layer of its own in a group. */
-  List<HeardLayer.Move> find(Stem stem, List<HeardLayer.Span> active, double ownWidth) {
-    List<HeardLayer.Move> out = new ArrayList<>(ofAll(active, ownWidth));
-    for (HeardLayer.Span s : active) {
+  /**
+   * Of a layer of its own in a group.
+   *
+   * @param alone when nothing else of the group plays
+   * @param ofAll what moves it with all others
+   */
+  List<HeardLayer.Move> find(Stem stem, List<HeardLayer.Span> alone, List<HeardLayer.Move> ofAll) {
+    List<HeardLayer.Move> out = new ArrayList<>(ofAll);
+    for (HeardLayer.Span s : alone) {
       int n = (int) Math.floor((s.end() - s.start()) / bar * PER_BAR);
       if (n < LEAST_BARS * PER_BAR) {
         continue;
@@ -62,7 +67,11 @@ final class MoveFinder {
     return out;
   }
 
-  /** What moves the whole mix moves each layer that plays on. */
+  /**
+   * What moves the whole mix moves each layer that plays on.
+   *
+   * @param ownWidth share of the sides; a narrow one is not drawn in
+   */
   List<HeardLayer.Move> ofAll(List<HeardLayer.Span> active, double ownWidth) {
     List<HeardLayer.Move> out = new ArrayList<>();
     for (Event e : events) {

@@ -158,6 +158,36 @@ class EventsTest {
     assertEquals(-8, only(form, Event.Kind.DIP).to(), 5.5); // some of it is the cut's
   }
 
+  /** With nothing below 200 Hz a growing cut is first seen there, but it has begun at 30 Hz. */
+  @Test
+  void aCutBeginsBelowWhatSounds() {
+    int bars = 16;
+    int rate = 44100;
+    float[] x = new float[(int) (bars * BAR * rate)];
+    Random random = new Random(5);
+    double[] kept = new double[4];
+    double dark = 0;
+    for (int i = 0; i < x.length; i++) {
+      double bar = i / (BAR * rate);
+      double cut = bar >= 4 && bar < 8 ? 30 * Math.pow(2, 5 * (bar - 4) / 4) : 30;
+      double hz = bar < 8 ? Math.max(200, cut) : cut;
+      dark += 0.01 * (random.nextGaussian() - dark);
+      double v = 2 * dark;
+      for (int k = 0; k < kept.length; k++) {
+        kept[k] += (1 - Math.exp(-2 * Math.PI * hz / rate)) * (v - kept[k]);
+        v -= kept[k];
+      }
+      x[i] = (float) v;
+    }
+    BandLevels levels = BandLevels.of(new Audio(x, x, rate));
+    Form form = form(noise(bars), levels, bars, List.of(), List.of());
+    List<Event> cuts = form.events(Event.Kind.LOW_CUT);
+    assertEquals(1, cuts.size(), cuts.toString());
+    assertEquals(4 * BAR, cuts.get(0).start(), BAR);
+    assertEquals(8 * BAR, cuts.get(0).end(), BAR / 8);
+    assertTrue(cuts.get(0).from() < 65, cuts.toString());
+  }
+
   /** A sound turned round swells over a bar and is cut off; steady noise alone is nothing. */
   @Test
   void aSoundTurnedRoundIsHeardWhereItIsCutOff() {

@@ -178,6 +178,23 @@ class GrooveTest {
     assertEquals("snare roll in 8th triplets, getting louder", rolls.get(0).words());
   }
 
+  /** Sixteenths that eighths lead into; the back beat before them is none of it. */
+  @Test
+  void aRollThatGathersSpeedBeginsWithItsEighths() {
+    List<Hit> hits = new ArrayList<>(List.of(snare(1, 4, 100), snare(1, 12, 100)));
+    for (int k = 0; k < 4; k++) {
+      hits.add(snare(2, 8 + 2 * k, 60 + k));
+    }
+    for (int k = 0; k < 16; k++) {
+      hits.add(snare(3, k, 70 + 2 * k));
+    }
+    Roll roll = Roll.find(hits, pulse()).get(0);
+    assertEquals(32 * STEP, roll.start(), 1e-6);
+    assertEquals(24 * STEP, roll.gathersFrom(hits, pulse()), 1e-6);
+    List<Hit> bare = hits.stream().filter(h -> h.time() > 29 * STEP).toList();
+    assertEquals(32 * STEP, roll.gathersFrom(bare, pulse()), 1e-6, "one alone leads nowhere");
+  }
+
   private static Hit snare(int bar, double step, int velocity) {
     double time = ((bar - 1) * 16 + step) * STEP;
     Place place = new Places(pulse()).at(time);

@@ -31,9 +31,12 @@ class MoveFinderTest {
     StemPowers powers = StemPowers.of(new Audio(x, x, RATE), Progress.NONE);
     Event cut = new Event(Event.Kind.LOW_CUT, 4, 8, "", 1, 40, 400);
     Event later = new Event(Event.Kind.DIP, 40, 44, "", 1, 0, -6);
-    MoveFinder finder = new MoveFinder(new StemMeter(powers), BAR, List.of(cut, later));
-    List<HeardLayer.Move> all =
-        finder.find(Stem.CHORDS, List.of(new HeardLayer.Span(0, 16 * BAR)), 0.5);
+    Event narrowing = new Event(Event.Kind.NARROWING, 4, 8, "", 1, 0.5, 0.1);
+    MoveFinder finder = new MoveFinder(new StemMeter(powers), BAR, List.of(cut, later, narrowing));
+    List<HeardLayer.Span> whole = List.of(new HeardLayer.Span(0, 16 * BAR));
+    List<HeardLayer.Move> all = finder.find(Stem.CHORDS, whole, finder.ofAll(whole, 0.05));
+    assertEquals(1, finder.ofAll(whole, 0.05).size(), "what is narrow is not drawn in");
+    assertEquals(2, finder.ofAll(whole, 0.5).size());
     List<HeardLayer.Move> fades =
         all.stream().filter(m -> m.what().equals(HeardLayer.Move.LEVEL)).toList();
     assertEquals(1, fades.size(), all.toString());
