@@ -1,9 +1,11 @@
 package looseecho.palette;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import looseecho.activity.Lane;
 import looseecho.echo.Course;
@@ -40,6 +42,7 @@ public final class FromLayers {
     Template t = template;
     Sounds s = sounds;
     int changes = 0;
+    Set<Line> mixed = EnumSet.noneOf(Line.class); // of two layers on one line the first counts
     for (HeardLayer l : layers) {
       if (l.isNoiseBed() && !s.bed().audible()) { // else the match has brought it
         double lufs = ECHO_LUFS + l.levelDb();
@@ -51,13 +54,14 @@ public final class FromLayers {
         continue;
       }
       LinePart part = Part.of(line.get());
-      if (l.duck().isPresent()) {
+      boolean first = mixed.add(line.get());
+      if (first && l.duck().isPresent()) {
         HeardLayer.Duck d = l.duck().get();
         Strip strip = s.strip(part).ducked(d.depthDb(), d.recoveryMs());
         s = s.with(part, strip.duckedBy(d.by().equals("snare") ? Lane.SNARE : Lane.KICK));
         changes++;
       }
-      if (l.repeats().isPresent()) {
+      if (first && l.repeats().isPresent()) {
         HeardLayer.Repeats r = l.repeats().get();
         double beats = r.ms() / 1000 * t.bpm() / 60;
         Repeats own = new Repeats(beats, Math.min(0.8, r.feedback()), r.pingPong(), 0, 0);
