@@ -133,11 +133,7 @@ class EventsTest {
       double hz = bar >= 14 && bar < 15 ? 500 : 30 * Math.pow(2, 5 * way);
       dark += 0.01 * (random.nextGaussian() - dark); // falls above 70 Hz, as music does
       double x = 2 * dark;
-      double a = 1 - Math.exp(-2 * Math.PI * hz / rate);
-      for (int k = 0; k < kept.length; k++) {
-        kept[k] += a * (x - kept[k]);
-        x -= kept[k];
-      }
+      x = above(hz / rate, x, kept);
       double gain = Math.pow(10, -8 * way / 20);
       double side = 0.01 * random.nextGaussian() * (1 - 0.9 * way);
       left[i] = (float) (gain * (x + side));
@@ -158,6 +154,16 @@ class EventsTest {
     assertEquals(-8, only(form, Event.Kind.DIP).to(), 5.5); // some of it is the cut's
   }
 
+  /** What is left of a sample above a frequency, by as many poles as are kept. */
+  private static double above(double cycles, double sample, double[] kept) {
+    double x = sample;
+    for (int k = 0; k < kept.length; k++) {
+      kept[k] += (1 - Math.exp(-2 * Math.PI * cycles)) * (x - kept[k]);
+      x -= kept[k];
+    }
+    return x;
+  }
+
   /** With nothing below 200 Hz a growing cut is first seen there, but it has begun at 30 Hz. */
   @Test
   void aCutBeginsBelowWhatSounds() {
@@ -172,12 +178,7 @@ class EventsTest {
       double cut = bar >= 4 && bar < 8 ? 30 * Math.pow(2, 5 * (bar - 4) / 4) : 30;
       double hz = bar < 8 ? Math.max(200, cut) : cut;
       dark += 0.01 * (random.nextGaussian() - dark);
-      double v = 2 * dark;
-      for (int k = 0; k < kept.length; k++) {
-        kept[k] += (1 - Math.exp(-2 * Math.PI * hz / rate)) * (v - kept[k]);
-        v -= kept[k];
-      }
-      x[i] = (float) v;
+      x[i] = (float) above(hz / rate, 2 * dark, kept);
     }
     BandLevels levels = BandLevels.of(new Audio(x, x, rate));
     Form form = form(noise(bars), levels, bars, List.of(), List.of());

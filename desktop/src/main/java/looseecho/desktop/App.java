@@ -17,8 +17,10 @@ import looseecho.desktop.theme.Theme;
 public final class App extends Application {
   private static final double WIDTH = 1280;
   private static final double HEIGHT = 800;
-  private static final double RESTS =
-      0.2; // seconds from the window on: its first pictures are drawn by then
+
+  /** Seconds from the window on: its first pictures are drawn by then. */
+  private static final double RESTS = 0.2;
+
   private Session session;
   private Shell shell;
   private Stage stage;

@@ -35,9 +35,9 @@ final class ComingSound {
 
   /** Reads it. */
   void read(Progress p) throws IOException {
-    Audio whole = new AudioReader().read(path, p).audio();
-    Audio all = new Resampler().resample(whole, EchoRenderer.RATE);
-    if (all.length() != known.length()) {
+    AudioReader.Recording whole = new AudioReader().read(path, p);
+    Audio all = new Resampler().resample(whole.audio(), EchoRenderer.RATE);
+    if (all.length() != known.length() || !whole.notes().isEmpty()) {
       throw new AudioReadException(path, "The file was changed just now. Open it again.", null);
     }
     audio.complete(all);
