@@ -41,8 +41,17 @@ final class LayersJson {
   private static boolean beginsBed(Event e, List<HeardLayer> layers) {
     return layers.stream()
         .filter(HeardLayer::isNoiseBed)
-        .flatMap(l -> l.active().stream())
-        .anyMatch(s -> s.start() == e.start());
+        .anyMatch(
+            l ->
+                l.active().stream().anyMatch(s -> s.start() == e.start())
+                    || e.kind() == Event.Kind.NOISE_RISES && swells(l, e));
+  }
+
+  /** True where a layer grows meanwhile. */
+  private static boolean swells(HeardLayer l, Event e) {
+    return l.moves().stream()
+        .filter(m -> m.what().equals(HeardLayer.Move.LEVEL) && m.from() < m.to())
+        .anyMatch(m -> m.start() < e.end() && e.start() < m.end());
   }
 
   private static void layer(HeardLayer l, ObjectNode o) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import looseecho.audio.Audio;
 import looseecho.layers.HeardLayer.Span;
@@ -26,6 +27,9 @@ final class BedFinder {
   private static final double SHORTEST = 2; // seconds
   private static final int SMOOTH = 2; // frames on both sides
   private static final int MOMENTS = 60;
+  private static final double GROWS_DB = 0.5; // from one look to the next
+  private static final double ENTRY_DB = 7; // it comes in at once
+  private static final double SWELL_DB = 6;
 
   private final Audio audio;
   private final int perLook;
@@ -55,6 +59,49 @@ final class BedFinder {
     return steady && loud
         ? new NoiseFinder.Noise(spans(all, own, floor), powers(own))
         : new NoiseFinder.Noise(List.of(), new BandPowers());
+  }
+
+  /**
+   * The way in which a bed grows until it stands still: looks before it, each a little softer than
+   * the next. What begins at once, or dies away before it, is none.
+   */
+  Optional<HeardLayer.Move> swell(NoiseFinder.Noise bed) {
+    if (bed.active().isEmpty()) {
+      return Optional.empty();
+    }
+    int looks = (audio.length() / (StillLook.window(audio) / 2) - 1) / perLook;
+    int first = Math.min(looks - 1, (int) (bed.active().get(0).start() / (perLook * hop)));
+    int end = first;
+    while (end + 1 < looks && step(end) > GROWS_DB) {
+      end++;
+    }
+    int from = end;
+    while (from > 0 && step(from - 1) > GROWS_DB && step(from - 1) < ENTRY_DB) {
+      from--;
+    }
+    double grown = decibelsOf(from) - decibelsOf(end);
+    return grown > -SWELL_DB
+        ? Optional.empty()
+        : Optional.of(
+            new HeardLayer.Move(
+                HeardLayer.Move.LEVEL,
+                grown,
+                0,
+                from * perLook * hop,
+                (end + 0.5) * perLook * hop));
+  }
+
+  /** By how much the look after one is louder. */
+  private double step(int look) {
+    return decibelsOf(look + 1) - decibelsOf(look);
+  }
+
+  /** Mean level of a look's floors. */
+  private double decibelsOf(int look) {
+    return Arrays.stream(StillLook.of(audio, look).floor())
+        .map(f -> StillLook.decibels(f, 1))
+        .average()
+        .orElse(0);
   }
 
   /** Median of the looks' floors in each band. */

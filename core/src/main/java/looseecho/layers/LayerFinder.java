@@ -131,11 +131,14 @@ public final class LayerFinder {
   private Stream<HeardLayer> noises() {
     NoiseFinder.Found found = new NoiseFinder(audio, played.events()).find();
     return Stream.of(
-            noise("noise bed", found.bed(), "bed"), noise("rise", found.rises(), "texture"))
+            noise("noise bed", found.bed(), "bed", found.swell()),
+            noise("rise", found.rises(), "texture", Optional.empty()))
         .flatMap(Optional::stream);
   }
 
-  private Optional<HeardLayer> noise(String name, NoiseFinder.Noise heard, String job) {
+  private Optional<HeardLayer> noise(
+      String name, NoiseFinder.Noise heard, String job, Optional<HeardLayer.Move> swell) {
+    double width = heard.powers().image().width();
     List<Span> active = spans(heard.active());
     return active.isEmpty()
         ? Optional.empty()
@@ -146,7 +149,7 @@ public final class LayerFinder {
                 active,
                 new Measures(heard.powers(), heard.powers().loudness()),
                 job,
-                moves.ofAll(active, heard.powers().image().width()),
+                Stream.concat(moves.ofAll(active, width).stream(), swell.stream()).toList(),
                 Optional.empty(),
                 Optional.empty()));
   }

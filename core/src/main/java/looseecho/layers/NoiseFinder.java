@@ -2,6 +2,7 @@ package looseecho.layers;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import looseecho.audio.Audio;
 import looseecho.form.Event;
 import looseecho.layers.HeardLayer.Span;
@@ -29,19 +30,27 @@ final class NoiseFinder {
    * @param active when, in order; empty for none
    * @param powers as they are in the mix
    */
-  record Noise(List<Span> active, BandPowers powers) {}
+  record Noise(List<Span> active, BandPowers powers) {
+    Noise with(List<Span> others) {
+      return new Noise(others, powers);
+    }
+  }
 
   /**
    * What was found.
    *
    * @param bed noise that swells until it stands still is its beginning
    * @param rises what swells towards edges and is gone there, measured while it is loudest
+   * @param swell the beginning of the bed in which it grows little by little
    */
-  record Found(Noise bed, Noise rises) {}
+  record Found(Noise bed, Noise rises, Optional<HeardLayer.Move> swell) {}
 
   Found find() {
-    Noise still = new BedFinder(audio).find();
+    BedFinder finder = new BedFinder(audio);
+    Noise still = finder.find();
+    Optional<HeardLayer.Move> swell = finder.swell(still);
     List<Span> bed = new ArrayList<>();
+    swell.ifPresent(m -> bed.add(new Span(m.start(), m.end())));
     for (Span s : still.active()) {
       rises.stream().filter(r -> leadsInto(r, s)).forEach(bed::add);
       bed.add(s);
@@ -50,7 +59,7 @@ final class NoiseFinder {
     QuietMeter quiet = new QuietMeter(audio);
     BandPowers powers = new BandPowers();
     own.forEach(r -> powers.add(quiet.within((r.start() + r.end()) / 2, r.end())));
-    return new Found(new Noise(bed, still.powers()), new Noise(own, powers));
+    return new Found(still.with(bed), new Noise(own, powers), swell);
   }
 
   private static boolean leadsInto(Span rise, Span bed) {

@@ -70,6 +70,27 @@ class BedFinderTest {
     double sine = 2 * share * 0.004 * 0.004; // as the power of a sine's amplitude
     assertEquals(0, 10 * Math.log10(measured / sine), 4);
     assertEquals(0.5, bed.powers().image().high(), 0.1, "each side its own: half at the sides");
+    assertTrue(new BedFinder(mix).swell(bed).isEmpty(), "it begins at once");
+  }
+
+  /** Over ten seconds it grows by 16 dB, and then stands still. */
+  @Test
+  void aBedThatGrowsHasAMoveOfItsLevel() {
+    Random random = new Random(5);
+    float[] x = new float[2 * SECONDS * RATE];
+    for (int i = 0; i < x.length; i++) {
+      double db = -16 * Math.max(0, 1 - (double) i / (10 * RATE));
+      x[i] = (float) (0.004 * Math.pow(10, db / 20) * random.nextGaussian());
+    }
+    add(x, beat(500), 0, 1);
+    add(x, beat(500), SECONDS * RATE, 1);
+    BedFinder finder = new BedFinder(new Audio(x, x, RATE));
+    HeardLayer.Move swell = finder.swell(finder.find()).orElseThrow();
+    assertEquals(HeardLayer.Move.LEVEL, swell.what());
+    assertEquals(0, swell.start(), 2);
+    assertEquals(10, swell.end(), 2);
+    assertEquals(-16, swell.from(), 4);
+    assertEquals(0, swell.to());
   }
 
   @Test
