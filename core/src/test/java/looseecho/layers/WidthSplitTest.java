@@ -11,7 +11,7 @@ import looseecho.separate.StemPowers;
 import org.junit.jupiter.api.Test;
 
 class WidthSplitTest {
-  private static final double BAR = 2;
+  private static final double BAR = 1;
   private static final int RATE = 44100;
   private static final int BARS = 20;
 
