@@ -34,22 +34,23 @@ final class BedFinder {
   private final Audio audio;
   private final int perLook;
   private final double hop; // seconds
+  private final List<StillLook> all; // over the sound
 
   BedFinder(Audio audio) {
     this.audio = audio;
     this.perLook = StillLook.frames(audio);
-    this.hop = StillLook.window(audio) / 2.0 / audio.sampleRate();
+    int half = StillLook.window(audio) / 2;
+    this.hop = (double) half / audio.sampleRate();
+    int looks = Math.max(0, audio.length() / half - 1) / perLook;
+    this.all =
+        Together.map(IntStream.range(0, looks).boxed().toList(), k -> StillLook.of(audio, k));
   }
 
   /** No stretch where none was heard, and for sound with nothing above 11 kHz. */
   NoiseFinder.Noise find() {
-    int half = StillLook.window(audio) / 2;
-    int looks = Math.max(0, audio.length() / half - 1) / perLook;
-    if (looks < FEWEST || audio.sampleRate() < 24_000) {
+    if (all.size() < FEWEST || audio.sampleRate() < 24_000) {
       return new NoiseFinder.Noise(List.of(), new BandPowers());
     }
-    List<StillLook> all =
-        Together.map(IntStream.range(0, looks).boxed().toList(), k -> StillLook.of(audio, k));
     List<StillLook> still = all.stream().filter(l -> l.still() >= StillLook.SURE).toList();
     double[] floor = floor(still);
     List<StillLook> own = still.stream().filter(l -> l.isAt(floor)).toList();
@@ -57,7 +58,7 @@ final class BedFinder {
     boolean loud = StillLook.decibels(Arrays.stream(floor).sum(), whole) > FAINT_DB;
     boolean steady = own.size() >= Math.max(FEWEST, SAME * still.size());
     return steady && loud
-        ? new NoiseFinder.Noise(spans(all, own, floor), powers(own))
+        ? new NoiseFinder.Noise(spans(own, floor), powers(own))
         : new NoiseFinder.Noise(List.of(), new BandPowers());
   }
 
@@ -69,17 +70,16 @@ final class BedFinder {
     if (bed.active().isEmpty()) {
       return Optional.empty();
     }
-    int looks = (audio.length() / (StillLook.window(audio) / 2) - 1) / perLook;
-    int first = Math.min(looks - 1, (int) (bed.active().get(0).start() / (perLook * hop)));
+    int first = Math.min(all.size() - 1, (int) (bed.active().get(0).start() / (perLook * hop)));
     int end = first;
-    while (end + 1 < looks && step(end) > GROWS_DB) {
+    while (end + 1 < all.size() && step(end) > GROWS_DB) {
       end++;
     }
     int from = end;
     while (from > 0 && step(from - 1) > GROWS_DB && step(from - 1) < ENTRY_DB) {
       from--;
     }
-    double grown = decibelsOf(from) - decibelsOf(end);
+    double grown = all.get(from).decibels() - all.get(end).decibels();
     return grown > -SWELL_DB
         ? Optional.empty()
         : Optional.of(
@@ -93,15 +93,7 @@ final class BedFinder {
 
   /** By how much the look after one is louder. */
   private double step(int look) {
-    return decibelsOf(look + 1) - decibelsOf(look);
-  }
-
-  /** Mean level of a look's floors. */
-  private double decibelsOf(int look) {
-    return Arrays.stream(StillLook.of(audio, look).floor())
-        .map(f -> StillLook.decibels(f, 1))
-        .average()
-        .orElse(0);
+    return all.get(look + 1).decibels() - all.get(look).decibels();
   }
 
   /** Median of the looks' floors in each band. */
@@ -119,7 +111,7 @@ final class BedFinder {
   }
 
   /** Where it is not fallen below, at most a look away from where it stands still. */
-  private List<Span> spans(List<StillLook> all, List<StillLook> own, double[] floor) {
+  private List<Span> spans(List<StillLook> own, double[] floor) {
     int frames = all.size() * perLook;
     boolean[] near = new boolean[frames];
     for (StillLook l : own) {
@@ -128,7 +120,7 @@ final class BedFinder {
     }
     int[] fallen = new int[frames + 1]; // frames up to here that fall below
     for (int n = 0; n < frames; n++) {
-      fallen[n + 1] = fallen[n] + (isBelow(all, n, floor) ? 1 : 0);
+      fallen[n + 1] = fallen[n] + (isBelow(n, floor) ? 1 : 0);
     }
     int half = (int) (AROUND / hop / 2);
     List<Span> out = new ArrayList<>();
@@ -165,7 +157,7 @@ final class BedFinder {
   }
 
   /** Where most bands fall below its level. */
-  private boolean isBelow(List<StillLook> all, int frame, double[] floor) {
+  private boolean isBelow(int frame, double[] floor) {
     int from = Math.max(0, frame - SMOOTH);
     int to = Math.min(all.size() * perLook - 1, frame + SMOOTH);
     int below = 0;

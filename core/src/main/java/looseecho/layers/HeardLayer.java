@@ -1,8 +1,11 @@
 package looseecho.layers;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.IntPredicate;
+import java.util.function.IntToDoubleFunction;
 import looseecho.separate.Stem;
 
 /**
@@ -96,6 +99,27 @@ public record HeardLayer(
 
   /** A stretch of seconds. */
   public record Span(double start, double end) {
+    /**
+     * Runs of steps in which something is so.
+     *
+     * @param count of steps
+     * @param fewest steps of a run that counts
+     * @param time seconds of a step's beginning
+     */
+    static List<Span> runs(int count, IntPredicate on, int fewest, IntToDoubleFunction time) {
+      List<Span> out = new ArrayList<>();
+      for (int k = 0; k < count; k++) {
+        int from = k;
+        while (k < count && on.test(k)) {
+          k++;
+        }
+        if (k > from && k - from >= fewest) {
+          out.add(new Span(time.applyAsDouble(from), time.applyAsDouble(k)));
+        }
+      }
+      return out;
+    }
+
     /** True when a time lies inside. */
     boolean has(double time) {
       return time >= start && time < end;

@@ -3,6 +3,7 @@ package looseecho.layers;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntPredicate;
+import java.util.function.IntToDoubleFunction;
 import looseecho.dsp.ThirdOctaves;
 import looseecho.separate.Stem;
 import looseecho.separate.StemPowers;
@@ -125,19 +126,12 @@ final class StemMeter {
   List<HeardLayer.Span> heard(Stem stem, double bar, List<HeardLayer.Span> spans) {
     List<HeardLayer.Span> out = new ArrayList<>();
     for (HeardLayer.Span s : spans) {
-      double from = -1;
       int bars = (int) Math.max(1, Math.round((s.end() - s.start()) / bar));
       double step = (s.end() - s.start()) / bars;
-      for (int k = 0; k <= bars; k++) {
-        double at = s.start() + k * step;
-        boolean on = k < bars && share(stem, at, at + step) > SILENT;
-        if (on && from < 0) {
-          from = at;
-        } else if (!on && from >= 0) {
-          out.add(new HeardLayer.Span(from, at));
-          from = -1;
-        }
-      }
+      IntToDoubleFunction time = k -> s.start() + k * step;
+      IntPredicate sounds =
+          k -> share(stem, time.applyAsDouble(k), time.applyAsDouble(k) + step) > SILENT;
+      out.addAll(HeardLayer.Span.runs(bars, sounds, 1, time));
     }
     return out;
   }

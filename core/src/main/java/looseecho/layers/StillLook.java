@@ -63,6 +63,11 @@ record StillLook(int first, double[][] power, double[] floor, int still, double 
     return new StillLook(index * spectra.length, power, floor, still, whole);
   }
 
+  /** Mean level of its floors. */
+  double decibels() {
+    return Arrays.stream(floor).map(f -> decibels(f, 1)).average().orElse(0);
+  }
+
   /** True where most of its bands fall to a level, and no further. */
   boolean isAt(double[] level) {
     int same = 0;

@@ -1,6 +1,5 @@
 package looseecho.layers;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.IntPredicate;
@@ -139,26 +138,14 @@ final class WidthSplit {
 
   /** Runs of so many bars and more; a single bar that is missing is none. */
   private List<Span> spans(IntPredicate bars, int fewest) {
-    boolean[] on = new boolean[width.length + 1];
+    boolean[] on = new boolean[width.length];
     for (int k = 0; k < width.length; k++) {
       on[k] = !Double.isNaN(width[k]) && bars.test(k);
     }
     for (int k = 1; k < width.length - 1; k++) {
       on[k] |= on[k - 1] && on[k + 1] && !Double.isNaN(width[k]);
     }
-    List<Span> out = new ArrayList<>();
-    int from = -1;
-    for (int k = 0; k < on.length; k++) {
-      if (on[k] && from < 0) {
-        from = k;
-      } else if (!on[k] && from >= 0) {
-        if (k - from >= fewest) {
-          out.add(new Span(time(from), time(k)));
-        }
-        from = -1;
-      }
-    }
-    return out;
+    return Span.runs(width.length, k -> on[k], fewest, this::time);
   }
 
   private double time(int k) {

@@ -59,11 +59,6 @@ public final class Desk {
     reference.set(r);
   }
 
-  /** The sound of a track that lies here already is there now. */
-  void soundRead() {
-    follower.soundRead();
-  }
-
   /** Shows the first half of what is heard, to be looked at and played; the whole follows. */
   void half(Analysis a) {
     if (analysis.get() != a) {

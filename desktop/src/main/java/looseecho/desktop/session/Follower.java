@@ -10,9 +10,6 @@ interface Follower {
   /** Another track, which can be played but is still to be heard. */
   void opened(Reference r);
 
-  /** The sound of that track has been read by now. */
-  void soundRead();
-
   void heard(Analysis a);
 
   void sounds(Sounds s);

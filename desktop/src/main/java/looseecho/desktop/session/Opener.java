@@ -40,10 +40,7 @@ final class Opener {
 
     void whole(Opened o);
 
-    /** The sound of what was opened can be seen and played. */
-    void soundRead();
-
-    /** It can't be read. */
+    /** The sound of what was opened can't be read. */
     void silent(Throwable e);
 
     void failed(Throwable e);
@@ -163,7 +160,7 @@ final class Opener {
                   c.read(p);
                   return c;
                 },
-                read -> taker.soundRead(),
+                read -> {},
                 e -> {
                   c.silent();
                   taker.silent(e);

@@ -109,11 +109,6 @@ public final class Papers {
     }
 
     @Override
-    public void soundRead() {
-      desk.soundRead();
-    }
-
-    @Override
     public void silent(Throwable e) {
       String words = "You see what was heard before; nothing sounds.";
       notice.failed("Reading the sound", e, words);

@@ -1,5 +1,6 @@
 package looseecho.desktop.session;
 
+import java.util.concurrent.CompletableFuture;
 import looseecho.audio.Audio;
 
 /**
@@ -11,7 +12,7 @@ public final class Peaks {
   private static final int LEVELS = 12;
   private final int rate;
   private final int length;
-  private volatile float[][] levels = {}; // none while nothing was measured
+  private final CompletableFuture<float[][]> measured = new CompletableFuture<>();
 
   public Peaks(Audio audio) {
     this(audio.length(), audio.sampleRate());
@@ -43,12 +44,17 @@ public final class Peaks {
         levels[l][i / 2] = Math.max(levels[l][i / 2], below[i]);
       }
     }
-    this.levels = levels;
+    measured.complete(levels);
   }
 
   /** False while it is flat, since the sound is still being read. */
   public boolean isMeasured() {
-    return levels.length > 0;
+    return measured.isDone();
+  }
+
+  /** Tells when the sound is there and measured; on any thread, at once if it is by now. */
+  void whenMeasured(Runnable then) {
+    measured.thenRun(then);
   }
 
   /** Seconds. */
@@ -58,10 +64,10 @@ public final class Peaks {
 
   /** The peak between two seconds, 0..1. */
   public float peak(double from, double to) {
-    float[][] levels = this.levels;
-    if (levels.length == 0) {
+    if (!isMeasured()) {
       return 0;
     }
+    float[][] levels = measured.join();
     double samples = Math.max(1, (to - from) * rate);
     int level =
         (int)

@@ -5,6 +5,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import javafx.application.Platform;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
@@ -89,12 +90,9 @@ public final class Playback implements AutoCloseable {
     speed.set(1);
     solo.set(null);
     stems.set(null);
-    soundRead();
-  }
-
-  /** What was loaded may have been read by now. */
-  void soundRead() {
-    there.set(reference != null && reference.peaks().isMeasured());
+    there.set(r.peaks().isMeasured());
+    r.peaks()
+        .whenMeasured(() -> Platform.runLater(() -> there.set(reference.peaks().isMeasured())));
   }
 
   /** False while the sound of a track that is shown is still being read. */

@@ -121,11 +121,6 @@ public final class Session implements AutoCloseable {
     }
 
     @Override
-    public void soundRead() {
-      playback.soundRead();
-    }
-
-    @Override
     public void heard(Analysis a) {
       playback.heard(a);
     }
