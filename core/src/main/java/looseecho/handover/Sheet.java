@@ -11,6 +11,7 @@ import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.echo.Words;
 import looseecho.layers.HeardLayer;
+import looseecho.mix.Duck;
 import looseecho.mix.Sounds;
 import looseecho.mix.Strip;
 import looseecho.project.Notebook;
@@ -188,9 +189,11 @@ public final class Sheet {
                   ? ""
                   : String.format(
                       Locale.ROOT,
-                      "%.0f dB by the %s, back in %.0f ms",
+                      "%.0f dB %s, back in %.0f ms",
                       s.duckDb(),
-                      s.duckBy().words(),
+                      s.duck().first() == Duck.First.NONE
+                          ? "in every bar"
+                          : "by the " + s.duckBy().words(),
                       s.duckMs())));
     }
     page.table(List.of("", "Made of", "Level", "Place", "Width", "Ducked"), rows);

@@ -1,151 +1,108 @@
 package looseecho.layers;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import looseecho.audio.Audio;
+import looseecho.hits.Hit;
+import looseecho.layers.HeardLayer.Span;
 import looseecho.notes.Note;
-import looseecho.separate.SpectrumBands;
+import looseecho.separate.Stem;
 
 /**
- * Hears how far each kick or snare pushes held notes down, and how long until they are back: the
- * level of the notes' group, parted from the mix so that the drum does not fill the gap that it
- * makes, around the strokes that fall into a held note, averaged in decibels.
+ * Hears what pushes a layer down. What stands wide is looked at in the sides of the mix, where no
+ * drum fills the gap that it makes; what stands narrow in its group as it was parted from the mix,
+ * under the notes that are held.
  */
 final class DuckFinder {
-  private static final double HOP = (double) SpectrumBands.HOP / SpectrumBands.RATE;
-  private static final double BEFORE = 0.08; // seconds before the stroke
-  private static final double AFTER = 0.5;
-  private static final double NEAR = 0.06;
-  private static final int FEWEST = 6; // kicks inside held notes
-  private static final int MOST = 32;
-  private static final double LEAST_DB = 2;
-  private static final double MOST_DB = 24; // what falls further is no longer there
-  private static final double BACK = 0.9; // of the way, in decibels
+  private static final double WIDE = 0.1; // share of the sides
+  private static final double FAR_DB = 4; // of what stands narrow and has a room at the sides
+  private static final double FULL = 0.75; // of the velocity of a loud stroke
+  private static final double NEAR = 0.06; // seconds
 
-  private final float[] loudness;
-
-  /** With a group's loudness in every frame of {@link SpectrumBands#HOP} samples. */
-  DuckFinder(float[] loudness) {
-    this.loudness = loudness.clone();
-  }
+  private final StemMeter meter;
+  private final float[] sides;
+  private final BarSwell swell;
+  private final double[] kicks;
+  private final double[] snares;
 
   /**
-   * By kicks or by snares, whichever pushes further; those that fall together count for neither.
+   * In a sound.
+   *
+   * @param line seconds of any bar line
    */
-  Optional<HeardLayer.Duck> find(List<Note> notes, double[] kicks, double[] snares) {
-    Optional<HeardLayer.Duck> kick = find("kick", notes, apart(kicks, snares));
-    Optional<HeardLayer.Duck> snare = find("snare", notes, apart(snares, kicks));
-    boolean further =
-        snare.isPresent() && (kick.isEmpty() || snare.get().depthDb() > kick.get().depthDb() + 2);
-    return further ? snare : kick;
+  DuckFinder(Audio audio, StemMeter meter, Played played, double line) {
+    this.meter = meter;
+    this.sides = SideCourse.of(audio);
+    this.swell = new BarSwell(line, played.bar());
+    this.kicks = struck(played.hits(), Stem.KICK);
+    this.snares = struck(played.hits(), Stem.SNARE);
   }
 
-  private static double[] apart(double[] some, double[] others) {
-    return Arrays.stream(some)
-        .filter(t -> Arrays.stream(others).noneMatch(o -> Math.abs(o - t) < NEAR))
+  /** Times of a group's strokes, in order; ghost notes push nothing. */
+  private static double[] struck(List<Hit> hits, Stem stem) {
+    List<Hit> own = hits.stream().filter(h -> Stem.of(h.lane()) == stem).toList();
+    double usual =
+        own.stream()
+            .mapToInt(Hit::velocity)
+            .sorted()
+            .skip(own.size() * 4L / 5)
+            .findFirst()
+            .orElse(0);
+    return own.stream()
+        .filter(h -> h.velocity() >= FULL * usual)
+        .mapToDouble(Hit::time)
+        .sorted()
         .toArray();
   }
 
-  /** Empty where nothing pushes the notes down, or it can't be told. */
-  private Optional<HeardLayer.Duck> find(String by, List<Note> notes, double[] kicks) {
-    int count = (int) ((BEFORE + AFTER) / HOP);
-    List<double[]> curves = new ArrayList<>();
-    List<HeardLayer.Span> held = joined(notes);
-    for (double kick : kicks) {
-      double next = nextOf(kicks, kick);
-      for (HeardLayer.Span n : held) {
-        boolean over = n.start() < kick - BEFORE && n.end() > kick + 0.2;
-        if (over && curves.size() < MOST) {
-          curves.add(curve(kick, Math.min(n.end(), next), count));
-        }
-      }
+  /**
+   * Of a layer of notes.
+   *
+   * @param width the sides' share of it, from 120 Hz to 2 kHz
+   */
+  Optional<HeardLayer.Duck> find(Stem stem, List<Note> notes, List<Span> active, double width) {
+    float[] own = meter.loudness(stem);
+    Optional<HeardLayer.Duck> parted =
+        new DuckMeter(own)
+            .find(held(notes), kick(meter.loudness(Stem.KICK)), snare(meter.loudness(Stem.SNARE)));
+    if (stem != Stem.CHORDS) {
+      return parted;
     }
-    return curves.size() < FEWEST ? Optional.empty() : of(by, curves, count);
+    Optional<HeardLayer.Duck> aside =
+        new DuckMeter(sides)
+            .find(active, kick(new float[0]), snare(new float[0]))
+            .filter(d -> width > WIDE || d.depthDb() > FAR_DB);
+    return aside
+        .or(() -> swell.find(own, active))
+        .or(() -> width > WIDE ? Optional.empty() : parted);
+  }
+
+  private DuckMeter.Drum kick(float[] power) {
+    return new DuckMeter.Drum("kick", kicks, power);
+  }
+
+  private DuckMeter.Drum snare(float[] power) {
+    return new DuckMeter.Drum("snare", snares, power);
   }
 
   /** One pitch without a gap is one tone: what comes back from a dip looks like a new note. */
-  private static List<HeardLayer.Span> joined(List<Note> notes) {
-    List<HeardLayer.Span> out = new ArrayList<>();
-    Map<Integer, HeardLayer.Span> open = new HashMap<>();
+  static List<Span> held(List<Note> notes) {
+    List<Span> out = new ArrayList<>();
+    Map<Integer, Span> open = new HashMap<>();
     for (Note n : notes.stream().sorted(Comparator.comparingDouble(Note::start)).toList()) {
-      HeardLayer.Span before = open.get(n.pitch());
+      Span before = open.get(n.pitch());
       boolean on = before != null && n.start() - before.end() < NEAR;
-      open.put(n.pitch(), new HeardLayer.Span(on ? before.start() : n.start(), n.end()));
+      open.put(n.pitch(), new Span(on ? before.start() : n.start(), n.end()));
       if (before != null && !on) {
         out.add(before);
       }
     }
     out.addAll(open.values());
-    out.sort(Comparator.comparingDouble(HeardLayer.Span::start));
-    return out;
-  }
-
-  private static double nextOf(double[] kicks, double kick) {
-    return Arrays.stream(kicks).filter(k -> k > kick + 0.05).min().orElse(Double.MAX_VALUE);
-  }
-
-  /** Decibels over time; not a number once the note or the gap between kicks is over. */
-  private double[] curve(double kick, double end, int count) {
-    double[] out = new double[count];
-    for (int k = 0; k < count; k++) {
-      double time = kick - BEFORE + k * HOP;
-      out[k] = time > end ? Double.NaN : level(time);
-    }
-    double reference = out[0];
-    for (int k = 0; k < count; k++) {
-      out[k] -= reference;
-    }
-    return out;
-  }
-
-  private double level(double time) {
-    int n = (int) Math.max(0, Math.min(loudness.length - 1, Math.round(time / HOP)));
-    return 10 * Math.log10(loudness[n] + 1e-12);
-  }
-
-  private static Optional<HeardLayer.Duck> of(String by, List<double[]> curves, int count) {
-    double[] middle = new double[count];
-    int end = 0;
-    for (int k = 0; k < count; k++) {
-      int at = k;
-      double[] values =
-          curves.stream().mapToDouble(c -> c[at]).filter(v -> !Double.isNaN(v)).sorted().toArray();
-      if (values.length < FEWEST / 2) {
-        break;
-      }
-      middle[k] = values[values.length / 2];
-      end = k + 1;
-    }
-    middle = smooth(middle, end);
-    int kick = (int) (BEFORE / HOP);
-    int low = kick;
-    for (int k = kick; k < Math.min(end, kick + (int) (0.12 / HOP)); k++) {
-      low = middle[k] < middle[low] ? k : low;
-    }
-    double depth = -middle[low];
-    if (depth < LEAST_DB || depth > MOST_DB || low >= end - 1) {
-      return Optional.empty();
-    }
-    int back = low;
-    while (back < end && middle[back] < middle[low] + BACK * depth) {
-      back++;
-    }
-    if (back == end) {
-      return Optional.empty(); // what never comes back dies away
-    }
-    return Optional.of(new HeardLayer.Duck(by, depth, 1000 * Math.max(HOP, back * HOP - BEFORE)));
-  }
-
-  /** Means of three: a dip of one frame is the separator's. */
-  private static double[] smooth(double[] x, int count) {
-    double[] out = x.clone();
-    for (int k = 1; k < count - 1; k++) {
-      out[k] = (x[k - 1] + x[k] + x[k + 1]) / 3;
-    }
+    out.sort(Comparator.comparingDouble(Span::start));
     return out;
   }
 }

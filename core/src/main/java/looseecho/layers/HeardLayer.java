@@ -73,11 +73,19 @@ public record HeardLayer(
   /**
    * How a layer is pushed down.
    *
-   * @param by kick
+   * @param by kick, snare or bar
    * @param depthDb how far
    * @param recoveryMs until 90 % of the way back, in decibels
    */
-  public record Duck(String by, double depthDb, double recoveryMs) {}
+  public record Duck(String by, double depthDb, double recoveryMs) {
+    public static final String BAR = "bar";
+
+    /** As it is said in the studio. */
+    public String words() {
+      String how = by.equals(BAR) ? "Swells over each bar:" : "Ducked by the " + by + ":";
+      return String.format(Locale.ROOT, "%s %.1f dB, back in %.0f ms", how, depthDb, recoveryMs);
+    }
+  }
 
   /**
    * Repeats in time.

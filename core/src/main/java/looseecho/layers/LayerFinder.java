@@ -41,6 +41,7 @@ public final class LayerFinder {
   private final MoveFinder moves;
   private final RepeatFinder repeats;
   private final StrokeMeter strokes;
+  private final DuckFinder ducks;
 
   /** Parts the sound, which takes a while. */
   public LayerFinder(Audio audio, Analysis a, Progress progress) {
@@ -60,6 +61,7 @@ public final class LayerFinder {
     this.repeats = new RepeatFinder(audio, played.beat());
     this.meter = new StemMeter(parted);
     this.strokes = new StrokeMeter(audio, meter, played.hits());
+    this.ducks = new DuckFinder(audio, meter, played, barLine());
     this.moves = new MoveFinder(meter, bar, played.events());
   }
 
@@ -154,15 +156,6 @@ public final class LayerFinder {
                 Optional.empty()));
   }
 
-  /** Times of all strokes of a group, in order. */
-  private double[] struck(Stem stem) {
-    return played.hits().stream()
-        .filter(h -> Stem.of(h.lane()) == stem)
-        .mapToDouble(Hit::time)
-        .sorted()
-        .toArray();
-  }
-
   private static double last(Hit h) {
     return Math.max(LAST, Math.min(1.5, h.lengthMs() / 1000));
   }
@@ -181,7 +174,7 @@ public final class LayerFinder {
       return Stream.empty();
     }
     if (stem == Stem.CHORDS) {
-      List<WidthSplit.Layer> two = new WidthSplit(meter, stem, barLine(active), bar, active).find();
+      List<WidthSplit.Layer> two = new WidthSplit(meter, stem, barLine(), bar, active).find();
       if (!two.isEmpty()) {
         return Stream.of(
             line(family, family, stem, within(all, two.get(0)), two.get(0)),
@@ -198,12 +191,12 @@ public final class LayerFinder {
   }
 
   /** Seconds of a bar line. */
-  private double barLine(List<Span> active) {
-    return played.hits().stream()
-        .filter(h -> h.tick() == 0)
-        .mapToDouble(Hit::time)
+  private double barLine() {
+    return Stream.concat(
+            played.hits().stream().filter(h -> h.tick() == 0).map(Hit::time),
+            played.chords().stream().map(Note::start))
         .findFirst()
-        .orElse(active.get(0).start());
+        .orElse(0.0);
   }
 
   /** One that is measured while it plays alone. */
@@ -216,8 +209,6 @@ public final class LayerFinder {
     double mean = meter.over(stem, n -> on[n]).loudness();
     double held = all.stream().mapToDouble(n -> n.end() - n.start()).average().orElse(0);
     String job = Jobs.of(family, powers, held / bar);
-    Optional<HeardLayer.Duck> duck =
-        new DuckFinder(meter.loudness(stem)).find(all, struck(Stem.KICK), struck(Stem.SNARE));
     return layer(
         name,
         family,
@@ -225,7 +216,7 @@ public final class LayerFinder {
         new Measures(powers, mean),
         job,
         moves.find(stem, own.alone(), moves.ofAll(own.active(), powers.image().width())),
-        duck,
+        ducks.find(stem, all, own.active(), powers.image().mid()),
         stem == Stem.BASS ? Optional.empty() : repeats.find(all));
   }
 

@@ -10,10 +10,20 @@ import looseecho.activity.Lane;
  * @param everyBeat a silent kick on every beat
  * @param everyBar once at the beginning of each bar
  * @param shape of the way back
+ * @param first whether the strokes of its own lane count
  */
-public record Duck(List<Lane> also, boolean everyBeat, boolean everyBar, Shape shape) {
+public record Duck(List<Lane> also, boolean everyBeat, boolean everyBar, Shape shape, First first) {
   /** Only the first trigger, rounded. */
-  public static final Duck PLAIN = new Duck(List.of(), false, false, Shape.ROUND);
+  public static final Duck PLAIN = new Duck(List.of(), false, false, Shape.ROUND, First.STROKES);
+
+  /** Nothing but the beginning of each bar: a swell over it. */
+  public static final Duck SWELL = new Duck(List.of(), false, true, Shape.ROUND, First.NONE);
+
+  /** What its own lane does. */
+  public enum First {
+    STROKES,
+    NONE
+  }
 
   /** The way back. */
   public enum Shape {
@@ -50,21 +60,22 @@ public record Duck(List<Lane> also, boolean everyBeat, boolean everyBar, Shape s
   public Duck {
     also = also == null ? List.of() : List.copyOf(also);
     shape = shape == null ? Shape.ROUND : shape;
+    first = first == null ? First.STROKES : first;
   }
 
   public Duck with(Shape other) {
-    return new Duck(also, everyBeat, everyBar, other);
+    return new Duck(also, everyBeat, everyBar, other, first);
   }
 
   public Duck beats(boolean value) {
-    return new Duck(also, value, everyBar, shape);
+    return new Duck(also, value, everyBar, shape, first);
   }
 
   public Duck bars(boolean value) {
-    return new Duck(also, everyBeat, value, shape);
+    return new Duck(also, everyBeat, value, shape, first);
   }
 
   public Duck also(List<Lane> lanes) {
-    return new Duck(lanes, everyBeat, everyBar, shape);
+    return new Duck(lanes, everyBeat, everyBar, shape, first);
   }
 }

@@ -15,6 +15,14 @@ public record Ducking(double depthDb, double recoveryMs, Duck.Shape shape) {
     this(depthDb, recoveryMs, Duck.Shape.ROUND);
   }
 
+  /** The recovery of a rounded way back that is nine tenths there, in decibels, after a time. */
+  public static double whole(double depthDb, double ms) {
+    double low = Math.pow(10, -depthDb / 20);
+    double there = Math.pow(10, -0.1 * depthDb / 20);
+    double back = low < 1 ? (there - low) / (1 - low) : 1;
+    return ms * Math.PI / Math.acos(1 - 2 * back);
+  }
+
   /**
    * Gain per sample for hits at the given samples, in order; the attack takes 2 ms so that it does
    * not click.

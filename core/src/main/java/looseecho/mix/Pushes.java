@@ -11,8 +11,8 @@ final class Pushes {
 
   /** Samples at which a part is pushed down. */
   static int[] of(Template t, Strip strip) {
-    int[] out = LayerScore.times(t, strip.duckBy());
     Duck duck = strip.duck();
+    int[] out = duck.first() == Duck.First.NONE ? new int[0] : LayerScore.times(t, strip.duckBy());
     for (Lane lane : duck.also()) {
       out = LayerScore.joined(out, LayerScore.times(t, lane));
     }

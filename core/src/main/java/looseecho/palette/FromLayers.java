@@ -16,6 +16,8 @@ import looseecho.echo.TemplateSection;
 import looseecho.layers.HeardLayer;
 import looseecho.layers.NoiseBed;
 import looseecho.mix.Bed;
+import looseecho.mix.Duck;
+import looseecho.mix.Ducking;
 import looseecho.mix.Repeats;
 import looseecho.mix.Sounds;
 import looseecho.mix.Strip;
@@ -56,9 +58,7 @@ public final class FromLayers {
       LinePart part = Part.of(line.get());
       boolean first = mixed.add(line.get());
       if (first && l.duck().isPresent()) {
-        HeardLayer.Duck d = l.duck().get();
-        Strip strip = s.strip(part).ducked(d.depthDb(), d.recoveryMs());
-        s = s.with(part, strip.duckedBy(d.by().equals("snare") ? Lane.SNARE : Lane.KICK));
+        s = s.with(part, pushed(s.strip(part), l.duck().get()));
         changes++;
       }
       if (first && l.repeats().isPresent()) {
@@ -98,6 +98,16 @@ public final class FromLayers {
       out = out.with(letter.getKey(), letter.getValue() > 0 ? null : Bed.OFF);
     }
     return out;
+  }
+
+  private static Strip pushed(Strip strip, HeardLayer.Duck d) {
+    double whole = Ducking.whole(d.depthDb(), d.recoveryMs());
+    Strip out = strip.ducked(d.depthDb(), whole);
+    return switch (d.by()) {
+      case HeardLayer.Duck.BAR -> out.with(Duck.SWELL);
+      case "snare" -> out.duckedBy(Lane.SNARE);
+      default -> out.duckedBy(Lane.KICK);
+    };
   }
 
   private static Optional<Line> line(HeardLayer l) {

@@ -6,24 +6,15 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
-import java.util.stream.IntStream;
-import looseecho.Signals;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.dsp.ThirdOctaves;
 import looseecho.echo.Part;
 import looseecho.hits.Hit;
-import looseecho.mix.Ducking;
 import looseecho.mix.Sounds;
-import looseecho.notes.Note;
 import looseecho.reading.Progress;
-import looseecho.separate.SpectrumBands;
 import looseecho.separate.StemPowers;
 import looseecho.synth.DrumSynth;
-import looseecho.synth.Timbre;
-import looseecho.synth.ToneSound;
-import looseecho.synth.ToneSynth;
 import org.junit.jupiter.api.Test;
 
 /** Layers that were laid at known places, levels and depths. */
@@ -95,50 +86,5 @@ class LayerFinderTest {
     List<Hit> own = all.stream().filter(h -> h.lane() == Lane.PERCUSSION).toList();
     return 10
         * Math.log10(new StrokeMeter(audio, meter, all).measure(Lane.PERCUSSION, own, 10).mean());
-  }
-
-  @Test
-  void duckingUnderTheKickIsHeardWithItsDepth() {
-    ToneSound saw = new ToneSound(1, 1, 0, 6000, 0, 2, 5000, 1, 20, 0, 0, Timbre.PLAIN);
-    double[] kicks = IntStream.range(1, 20).mapToDouble(k -> k * 0.5).toArray();
-    int[] at = IntStream.range(1, 20).map(k -> k * RATE / 2).toArray();
-    float[] gains = new Ducking(8, 250).envelope(at, 11 * RATE, RATE);
-    float[] x = new ToneSynth().render(saw, 57, 10, 110, RATE);
-    float[] y = new float[11 * RATE];
-    for (int i = 0; i < y.length && i < x.length; i++) {
-      y[i] = 0.3f * x[i] * gains[i];
-    }
-    List<Note> held = new ArrayList<>(List.of(new Note(0, 10, 57, 100, 1)));
-    double[] none = {};
-    HeardLayer.Duck duck = new DuckFinder(loudness(y)).find(held, kicks, none).orElseThrow();
-    assertEquals("kick", duck.by());
-    assertEquals("snare", new DuckFinder(loudness(y)).find(held, none, kicks).orElseThrow().by());
-    assertEquals(8, duck.depthDb(), 1.5);
-    // What comes back from each dip may have been told as a note of its own.
-    List<Note> parted =
-        IntStream.range(0, 20).mapToObj(k -> new Note(k / 2.0, k / 2.0 + 0.5, 57, 100, 1)).toList();
-    assertEquals(Optional.of(duck), new DuckFinder(loudness(y)).find(parted, kicks, none));
-    List<Note> tune =
-        IntStream.range(0, 20)
-            .mapToObj(k -> new Note(k / 2.0, k / 2.0 + 0.5, 57 + k % 2, 100, 1))
-            .toList();
-    assertTrue(new DuckFinder(loudness(y)).find(tune, kicks, none).isEmpty());
-    // Half a cosine in gain from -8 dB over 250 ms: 90 % of the way in dB after some 190 ms.
-    assertEquals(190, duck.recoveryMs(), 50);
-    float[] even = new float[11 * RATE];
-    System.arraycopy(x, 0, even, 0, Math.min(x.length, even.length));
-    assertTrue(new DuckFinder(loudness(even)).find(held, kicks, none).isEmpty());
-  }
-
-  /** Mean square in every frame of the separator, over as long as its window is half high. */
-  private static float[] loudness(float[] x) {
-    float[] out = new float[x.length / SpectrumBands.HOP + 1];
-    for (int n = 0; n < out.length; n++) {
-      int from = Math.max(0, n * SpectrumBands.HOP - SpectrumBands.WINDOW / 4);
-      int to = Math.min(x.length, n * SpectrumBands.HOP + SpectrumBands.WINDOW / 4);
-      double rms = Signals.rms(x, from, to);
-      out[n] = (float) (rms * rms);
-    }
-    return out;
   }
 }

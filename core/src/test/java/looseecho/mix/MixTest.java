@@ -166,6 +166,15 @@ class MixTest {
     double ratio =
         Signals.rms(ducked, snare + 10, snare + 500) / Signals.rms(free, snare + 10, snare + 500);
     assertEquals(-12, 20 * Math.log10(ratio), 1.0);
+    // Once in a bar and by no stroke: as loud under the snare, pushed down at the bar line.
+    Sounds swell = Sounds.plain().with(bass, strip.duckedBy(Lane.SNARE).with(Duck.SWELL));
+    float[] swells = stems(swell, t).get("bass").channel(0);
+    double there = Signals.rms(swells, snare, snare + 500) / Signals.rms(free, snare, snare + 500);
+    assertEquals(0, 20 * Math.log10(there), 0.01);
+    int line = (int) (t.time(0, 0, 0) * RATE);
+    double at =
+        Signals.rms(swells, line + 10, line + 500) / Signals.rms(free, line + 10, line + 500);
+    assertEquals(-12, 20 * Math.log10(at), 1.0);
     int kick = (int) (t.time(0, 0, 0) * RATE);
     assertEquals(
         Signals.rms(free, kick, kick + 2000), Signals.rms(ducked, kick, kick + 2000), 1e-6);

@@ -17,6 +17,8 @@ import looseecho.echo.TemplateSection;
 import looseecho.echo.Tone;
 import looseecho.layers.HeardLayer;
 import looseecho.mix.Bed;
+import looseecho.mix.Duck;
+import looseecho.mix.Ducking;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Repeats;
 import looseecho.mix.Sounds;
@@ -72,7 +74,7 @@ class FromLayersTest {
     assertTrue(own.pingPong());
     assertEquals(0.501, taken.sounds().strip(CHORDS).delay(), 1e-3, "6 dB below the notes");
     assertEquals(7, taken.sounds().strip(CHORDS).duckDb(), 1e-9);
-    assertEquals(240, taken.sounds().strip(CHORDS).duckMs(), 1e-9);
+    assertEquals(Ducking.whole(7, 240), taken.sounds().strip(CHORDS).duckMs(), 1e-9);
     assertEquals(Lane.SNARE, taken.sounds().strip(CHORDS).duckBy());
     Course course = taken.template().sections().get(0).movement().courses().get(0);
     assertTrue(course.moves(CHORDS) && course.target() == Course.Target.HIGH_CUT);
@@ -80,6 +82,21 @@ class FromLayersTest {
     assertEquals(400, course.at(2 * bar), 1);
     assertEquals(1600, course.at(4 * bar), 10, "half of the way in octaves");
     assertEquals(6400, course.at(6 * bar), 1);
+  }
+
+  @Test
+  void aSwellOverEachBarPushesAtTheBarLinesAlone() {
+    Template t = Template.bars(2, CHORDS, List.of(), List.of(new Tone(0, 0, 3840 * 2, 60, 90)));
+    HeardLayer swells =
+        layer(
+            "chords",
+            -6,
+            new HeardLayer.Span(0, 4),
+            new HeardLayer.Duck(HeardLayer.Duck.BAR, 7, 1000),
+            null);
+    Strip strip = FromLayers.take(t, Sounds.plain(), List.of(swells)).sounds().strip(CHORDS);
+    assertEquals(Duck.SWELL, strip.duck());
+    assertEquals(7, strip.duckDb(), 1e-9);
   }
 
   @Test

@@ -84,17 +84,7 @@ public final class LayersLedger extends VBox {
         SettingRows.side(l.image().pan())
             + ", width "
             + SettingRows.percent(Math.min(1, 2 * l.image().width())));
-    line(
-        l.duck()
-            .map(
-                d ->
-                    String.format(
-                        Locale.ROOT,
-                        "Ducked by the %s: %.1f dB, back in %.0f ms",
-                        d.by(),
-                        d.depthDb(),
-                        d.recoveryMs()))
-            .orElse("No ducking heard"));
+    line(l.duck().map(HeardLayer.Duck::words).orElse("No ducking heard"));
     l.duck().ifPresent(d -> getChildren().add(new DuckCurve(d, beat())));
     l.repeats().ifPresent(r -> line(r.words()));
     line("Plays " + bars(l.active()));

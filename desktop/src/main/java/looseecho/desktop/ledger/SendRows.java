@@ -23,7 +23,8 @@ final class SendRows {
     NOTHING("nothing more"),
     SNARE("the snare, too"),
     BEATS("every beat, unheard"),
-    BARS("every bar once");
+    BARS("every bar once"),
+    BARS_ALONE("every bar, nothing else");
 
     private final String words;
 
@@ -33,14 +34,17 @@ final class SendRows {
 
     static Also of(Duck d) {
       if (d.everyBar()) {
-        return BARS;
+        return d.first() == Duck.First.NONE ? BARS_ALONE : BARS;
       }
       return d.everyBeat() ? BEATS : d.also().isEmpty() ? NOTHING : SNARE;
     }
 
     Duck in(Duck d) {
+      if (this == BARS_ALONE) {
+        return Duck.SWELL.with(d.shape());
+      }
       List<Lane> lanes = this == SNARE ? List.of(Lane.SNARE) : List.of();
-      return new Duck(lanes, this == BEATS, this == BARS, d.shape());
+      return Duck.PLAIN.also(lanes).beats(this == BEATS).bars(this == BARS).with(d.shape());
     }
   }
 

@@ -97,7 +97,7 @@ final class SoundPanel extends VBox {
         v -> sounds().with(part, strip(part).ducked(v, strip(part).duckMs())));
     rows.dial(
         "recovery",
-        new Range(20, 600, u.duckMs()),
+        new Range(20, s.duck().everyBar() ? 4000 : 1000, u.duckMs()),
         s.duckMs(),
         this::inNoteValues,
         v -> sounds().with(part, strip(part).ducked(strip(part).duckDb(), v)));
