@@ -3,6 +3,7 @@ package looseecho.analysis;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.stream.Stream;
 import looseecho.activity.Activities;
 import looseecho.activity.MelSpectra;
 import looseecho.audio.Audio;
@@ -10,6 +11,7 @@ import looseecho.dsp.Chroma;
 import looseecho.form.BandLevels;
 import looseecho.form.Event;
 import looseecho.form.SweepFinder;
+import looseecho.form.ThrowFinder;
 import looseecho.hits.Envelope;
 import looseecho.hits.Hit;
 import looseecho.hits.HitDetails;
@@ -45,6 +47,7 @@ public final class Heard {
   private final Latest<Pulse, List<Chord>> chords = new Latest<>();
   private final Latest<Held, List<Note>> voiced = new Latest<>();
   private final Latest<Beats, List<Event>> sweeps;
+  private final ThrowFinder thrown;
   private final Envelope envelope;
   private final Strokes strokes;
   private final VoicingFinder voicings;
@@ -68,6 +71,7 @@ public final class Heard {
     this.music = music;
     this.hits = new Latest<>();
     this.sweeps = new Latest<>();
+    this.thrown = new ThrowFinder(audio);
     this.envelope = new Envelope(mel);
     this.strokes = new Strokes(audio);
     this.voicings = new VoicingFinder(audio, lines.bass(), chroma.tuningCents());
@@ -89,6 +93,7 @@ public final class Heard {
     music = half.music;
     hits = half.hits;
     sweeps = half.sweeps;
+    thrown = half.thrown;
     envelope = half.envelope;
     strokes = half.strokes;
     voicings = new VoicingFinder(audio, lines.bass(), chroma.tuningCents());
@@ -163,6 +168,11 @@ public final class Heard {
   List<Event> sweeps(Pulse pulse) {
     List<Double> times = pulse.beats().stream().map(Beat::time).toList();
     return sweeps.get(new Beats(times, pulse.beatsPerBar()), b -> SweepFinder.find(mel, pulse));
+  }
+
+  /** The same moves, and the strokes that are thrown into a delay. */
+  List<Event> with(List<Event> sweeps, List<Hit> under, Pulse pulse) {
+    return Stream.concat(sweeps.stream(), thrown.find(under, pulse).stream()).toList();
   }
 
   /** Powers in third octaves, measured when they are first asked for. */

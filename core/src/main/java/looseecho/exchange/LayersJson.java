@@ -20,7 +20,8 @@ final class LayersJson {
           Event.Kind.REVERSED, "reversed",
           Event.Kind.RISE, "rise",
           Event.Kind.NOISE_RISES, "rise",
-          Event.Kind.FALL, "fall");
+          Event.Kind.FALL, "fall",
+          Event.Kind.THROW, "throw");
 
   private LayersJson() {}
 

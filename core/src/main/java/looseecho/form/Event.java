@@ -33,6 +33,8 @@ public record Event(
     NARROWING("narrows"),
     DIP("dips"),
     REVERSED("turned round"),
+    /** A single stroke that is sent into a delay. */
+    THROW("throw"),
     THINNING("thins out"),
     HALF_SPEED("half speed"),
     DOUBLE_SPEED("double speed");

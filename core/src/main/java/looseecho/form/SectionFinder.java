@@ -33,7 +33,7 @@ public final class SectionFinder {
    * Everything that the form is drawn from.
    *
    * @param end where the music ends, in seconds
-   * @param sweeps moves of level and filter
+   * @param sweeps moves of level and filter, and what is thrown
    * @param marks the person's own sections; empty to have them found
    */
   public record Material(

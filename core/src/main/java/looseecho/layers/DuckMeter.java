@@ -27,6 +27,7 @@ final class DuckMeter {
   private static final double CLEAR_DB = 3; // that a drum is softer than what it pushes down
   private static final double CLEARLY_DB = 3; // down when the drum is that soft
   private static final double HIDDEN = 2.5; // times as far, at most, below the drum itself
+  private static final double MOST_HIDDEN_DB = 15; // else nothing may play under the drum
   private static final double LEAST_SECONDS = 0.025;
   private static final double MOST_DB = 24; // what falls further is no longer there
   private static final double FURTHER = 1.6; // than it is pushed down at once
@@ -160,6 +161,9 @@ final class DuckMeter {
       return Optional.empty(); // what never comes back dies away
     }
     double far = clear > low ? Math.min(depth, HIDDEN * seen) : depth;
+    if (clear > low && far > MOST_HIDDEN_DB) {
+      return Optional.empty();
+    }
     return Optional.of(new HeardLayer.Duck(by, far, 1000 * seconds));
   }
 

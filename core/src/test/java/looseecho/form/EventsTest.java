@@ -31,7 +31,7 @@ class EventsTest {
   private static final double BAR = 2;
   private final List<Hit> hits = new ArrayList<>();
 
-  private static Pulse pulse(int bars) {
+  static Pulse pulse(int bars) {
     List<Beat> beats =
         IntStream.range(0, 4 * bars)
             .mapToObj(k -> new Beat(k * BAR / 4, k % 4 + 1, k / 4 + 1))
