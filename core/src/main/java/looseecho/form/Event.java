@@ -7,8 +7,9 @@ package looseecho.form;
  * @param end seconds
  * @param words what happens, such as "snare roll in 16ths, getting louder"
  * @param confidence 0..1
- * @param from where what moves begins: hertz of a filter's edge, decibels of a fade; else 0
- * @param to where it ends
+ * @param from where what moves begins: hertz of a filter's edge, decibels of a fade; beats from one
+ *     repeat of a throw to the next; else 0
+ * @param to where it ends; decibels from one repeat of a throw to the next
  */
 public record Event(
     Kind kind, double start, double end, String words, double confidence, double from, double to) {

@@ -181,7 +181,9 @@ public final class ThrowFinder {
         t.time(),
         Math.min(audio.duration(), end),
         "the " + (clap ? "clap" : "snare") + " is thrown into " + t.value().name(),
-        Math.min(1, t.like() / REPEATS));
+        Math.min(1, t.like() / REPEATS),
+        t.value().beats(),
+        -step);
   }
 
   /** Mean powers in the bands of the left, then of the right, from a time on. */

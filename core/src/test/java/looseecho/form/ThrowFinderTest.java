@@ -71,6 +71,8 @@ class ThrowFinderTest {
     Event first = found.get(0);
     assertEquals(Event.Kind.THROW, first.kind());
     assertEquals(15 * BEAT, first.start(), 0.01);
+    assertEquals(0.75, first.from());
+    assertEquals(-5, first.to(), 1);
     assertEquals("the clap is thrown into dotted eighths", first.words());
     assertEquals(5 * 0.75 * BEAT, first.end() - first.start(), 0.75 * BEAT + 0.01);
   }

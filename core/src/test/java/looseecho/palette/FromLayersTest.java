@@ -6,15 +6,19 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.dsp.Loudness;
 import looseecho.echo.Course;
+import looseecho.echo.DrumPart;
 import looseecho.echo.LinePart;
 import looseecho.echo.Part;
+import looseecho.echo.Stroke;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
 import looseecho.echo.Tone;
+import looseecho.form.Event;
 import looseecho.layers.HeardLayer;
 import looseecho.mix.Bed;
 import looseecho.mix.Duck;
@@ -97,6 +101,24 @@ class FromLayersTest {
     Strip strip = FromLayers.take(t, Sounds.plain(), List.of(swells)).sounds().strip(CHORDS);
     assertEquals(Duck.SWELL, strip.duck());
     assertEquals(7, strip.duckDb(), 1e-9);
+  }
+
+  /** The second of four claps at 120, on dotted eighths, each repeat 6 dB softer. */
+  @Test
+  void theSameStrokeIsThrown() {
+    DrumPart clap = Part.of(Lane.CLAP);
+    List<Stroke> claps =
+        IntStream.range(0, 4).mapToObj(k -> Stroke.onStep(4 + 8 * k, 0, 100)).toList();
+    Template t = Template.bars(4, clap, claps, List.of());
+    Event thrown = new Event(Event.Kind.THROW, 1.52, 3, "", 0.9, 0.75, -6);
+    FromLayers.Taken taken = FromThrows.take(t, Sounds.plain(), List.of(thrown));
+    assertEquals(1, taken.changes());
+    assertEquals(
+        List.of(0.0, 0.501, 0.0, 0.0),
+        taken.template().sections().get(0).hits(Lane.CLAP).stream()
+            .map(h -> Math.rint(1000 * h.manner().toDelay()) / 1000)
+            .toList());
+    assertEquals(0.75, taken.sounds().strip(clap).repeats().orElseThrow().beats());
   }
 
   @Test

@@ -60,7 +60,7 @@ class LayersBenchTest extends WindowTest {
     assertNull(session.playback().stemsProperty().get());
     fire("#layers-take");
     String said = session.desk().messageProperty().get();
-    assertTrue(said.contains("as heard") || said.startsWith("Neither ducking"), said);
+    assertTrue(said.contains("as heard") || said.startsWith("No ducking"), said);
     robot.interact(chart::requestFocus);
     robot.type(KeyCode.DOWN);
     assertEquals(layers().get(1), session.layers().pickedProperty().get());

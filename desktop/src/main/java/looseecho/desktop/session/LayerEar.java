@@ -14,6 +14,7 @@ import looseecho.layers.LayerFinder;
 import looseecho.layers.Played;
 import looseecho.mix.Sounds;
 import looseecho.palette.FromLayers;
+import looseecho.palette.FromThrows;
 
 /**
  * Hears the layers of the track when they are first asked for, and again when its readings have
@@ -98,19 +99,21 @@ public final class LayerEar {
         });
   }
 
-  /** Takes their ducking, what moves and a bed of noise into the echo. */
+  /** Takes their ducking, what moves, what is thrown and a bed of noise into the echo. */
   public void take() {
     Template t = desk.templateProperty().get();
     if (t == null || layers.get().isEmpty()) {
       desk.say("There are no layers yet to take into an echo.");
       return;
     }
-    FromLayers.Taken taken = FromLayers.take(t, sounds.get(), layers.get());
-    if (taken.changes() == 0) {
-      desk.say("Neither ducking nor moves of bass, chords or riff were heard, nor a bed of noise.");
+    FromLayers.Taken lines = FromLayers.take(t, sounds.get(), layers.get());
+    FromLayers.Taken taken = FromThrows.take(lines.template(), lines.sounds(), of.form().events());
+    if (lines.changes() + taken.changes() == 0) {
+      desk.say("No ducking, moves, throws or bed of noise were heard.");
     } else {
       desk.edit(
-          new Edits.Edited(taken.template(), "Ducking, moves and noise as heard"), taken.sounds());
+          new Edits.Edited(taken.template(), "Ducking, moves, throws and noise as heard"),
+          taken.sounds());
     }
   }
 
