@@ -27,6 +27,8 @@ final class BuildUpFinder {
   private static final int HELD = 2; // bars that the low end is away at most
   private static final double AWAY_DB = 9;
   private static final double TURNED = 1.25; // bars up to which a rise is a sound turned round
+  private static final double MOSTLY = 0.6; // of a rise, in its last bar
+  private static final double SNAP = 0.5; // of a rise, back at once
   private static final double LEAST_BUILD = 1.4; // bars
   private static final double STAYS_DB = 6;
   private static final double SURE = 0.9;
@@ -65,7 +67,7 @@ final class BuildUpFinder {
     heldCuts(out);
     List<Runs.Run> cuts = List.copyOf(builds);
     for (Runs.Run rise : rises()) {
-      boolean turned = isTurned(rise);
+      boolean turned = isTurned(rise) && cuts.stream().noneMatch(cut -> endTogether(cut, rise));
       Runs.Run r = turned ? rise : together(rise, cuts);
       String words = turned ? "a sound turned round leads in" : "noise rises";
       out.add(
@@ -108,12 +110,16 @@ final class BuildUpFinder {
   private Runs.Run together(Runs.Run rise, List<Runs.Run> cuts) {
     int from =
         cuts.stream()
-            .filter(cut -> Math.abs(cut.end() - rise.end()) <= bar / 2)
+            .filter(cut -> endTogether(cut, rise))
             .mapToInt(Runs.Run::start)
             .filter(s -> s < rise.start())
             .max()
             .orElse(rise.start());
     return new Runs.Run(from, rise.end(), rise.from(), rise.to());
+  }
+
+  private boolean endTogether(Runs.Run cut, Runs.Run rise) {
+    return Math.abs(cut.end() - rise.end()) <= bar / 2;
   }
 
   /** What a value comes to before a run, at its end and behind it. */
@@ -194,18 +200,28 @@ final class BuildUpFinder {
   private List<Runs.Run> rises() {
     List<Runs.Run> all = new ArrayList<>();
     for (double[] floor : c.floor()) {
-      all.addAll(swells(floor));
+      swells(floor).stream().filter(r -> leads(r, floor)).forEach(all::add);
     }
     all.sort(Comparator.comparingDouble(r -> r.from() - r.to()));
     List<Runs.Run> out = new ArrayList<>();
     for (Runs.Run r : all) {
-      boolean leads =
-          (isTurned(r) || r.to() - r.from() >= NOISE_DB) && (atEdge(r.end()) || isCut(r));
-      if (leads && out.stream().noneMatch(o -> o.start() < r.end() && r.start() < o.end())) {
+      if (out.stream().noneMatch(o -> o.start() < r.end() && r.start() < o.end())) {
         out.add(r);
       }
     }
     return out;
+  }
+
+  private boolean leads(Runs.Run r, double[] floor) {
+    return isTurned(r)
+        ? atEdge(r.end()) || isCut(r) || snaps(r, floor)
+        : r.to() - r.from() >= NOISE_DB && (atEdge(r.end()) || isCut(r));
+  }
+
+  /** A sound turned round ends as it once began: from its loudest at once. */
+  private boolean snaps(Runs.Run r, double[] floor) {
+    int last = r.end() - 1;
+    return atBar(r.end()) && floor[r.end()] < floor[last] - SNAP * (r.to() - r.from());
   }
 
   private boolean isTurned(Runs.Run r) {
@@ -235,6 +251,7 @@ final class BuildUpFinder {
       while (s > 0 && e - s < Runs.LONGEST * bar && y[s - 1] <= y[s] + FLAT_DB) {
         s--;
       }
+      s = sudden(y, s, e);
       s = Runs.lastBelow(y, s, e, y[s] + BEGUN * (y[e] - y[s]));
       double change = y[e] - y[s];
       boolean even = Runs.steepest(y, s, e) < Runs.STEP * change;
@@ -243,6 +260,13 @@ final class BuildUpFinder {
       }
     }
     return out;
+  }
+
+  /** Where most of a long rise lies in its last bar, that is a sound of its own. */
+  private int sudden(double[] y, int from, int to) {
+    int late = to - bar;
+    boolean most = late > from && y[to] - y[late] >= MOSTLY * (y[to] - y[from]);
+    return most && y[to] - y[late] >= RISE_DB ? late : from;
   }
 
   private boolean atBar(int half) {

@@ -133,13 +133,18 @@ public final class LayerFinder {
   private Stream<HeardLayer> noises() {
     NoiseFinder.Found found = new NoiseFinder(audio, played.events()).find();
     return Stream.of(
-            noise("noise bed", found.bed(), "bed", found.swell()),
-            noise("rise", found.rises(), "texture", Optional.empty()))
+            noise("noise bed", "noise", found.bed(), "bed", found.swell()),
+            noise("rise", "noise", found.rises(), "texture", Optional.empty()),
+            noise("reversed cymbal", "cymbals", found.turned(), "tail", Optional.empty()))
         .flatMap(Optional::stream);
   }
 
   private Optional<HeardLayer> noise(
-      String name, NoiseFinder.Noise heard, String job, Optional<HeardLayer.Move> swell) {
+      String name,
+      String family,
+      NoiseFinder.Noise heard,
+      String job,
+      Optional<HeardLayer.Move> swell) {
     double width = heard.powers().image().width();
     List<Span> active = spans(heard.active());
     return active.isEmpty()
@@ -147,7 +152,7 @@ public final class LayerFinder {
         : Optional.of(
             layer(
                 name,
-                "noise",
+                family,
                 active,
                 new Measures(heard.powers(), heard.powers().loudness()),
                 job,

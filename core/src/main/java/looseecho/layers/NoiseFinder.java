@@ -7,21 +7,26 @@ import looseecho.audio.Audio;
 import looseecho.form.Event;
 import looseecho.layers.HeardLayer.Span;
 
-/** Layers of noise: beds that stand still, and what swells towards edges. */
+/** Layers of noise: beds that stand still, what swells towards edges, and what is turned round. */
 final class NoiseFinder {
   private static final double TOUCHES = 1; // seconds
 
   private final Audio audio;
   private final List<Span> rises;
+  private final List<Span> turned;
 
   /** With what happens once in the sound. */
   NoiseFinder(Audio audio, List<Event> events) {
     this.audio = audio;
-    this.rises =
-        events.stream()
-            .filter(e -> e.kind() == Event.Kind.NOISE_RISES)
-            .map(e -> new Span(e.start(), e.end()))
-            .toList();
+    this.rises = spans(events, Event.Kind.NOISE_RISES);
+    this.turned = spans(events, Event.Kind.REVERSED);
+  }
+
+  private static List<Span> spans(List<Event> events, Event.Kind kind) {
+    return events.stream()
+        .filter(e -> e.kind() == kind)
+        .map(e -> new Span(e.start(), e.end()))
+        .toList();
   }
 
   /**
@@ -41,9 +46,10 @@ final class NoiseFinder {
    *
    * @param bed noise that swells until it stands still is its beginning
    * @param rises what swells towards edges and is gone there, measured while it is loudest
+   * @param turned sounds turned round, cymbals as a rule
    * @param swell the beginning of the bed in which it grows little by little
    */
-  record Found(Noise bed, Noise rises, Optional<HeardLayer.Move> swell) {}
+  record Found(Noise bed, Noise rises, Noise turned, Optional<HeardLayer.Move> swell) {}
 
   Found find() {
     BedFinder finder = new BedFinder(audio);
@@ -56,10 +62,15 @@ final class NoiseFinder {
       bed.add(s);
     }
     List<Span> own = rises.stream().filter(r -> !bed.contains(r)).toList();
+    return new Found(still.with(bed), loudest(own), loudest(turned), swell);
+  }
+
+  /** Measured in the second half of each, where it is loudest. */
+  private Noise loudest(List<Span> own) {
     QuietMeter quiet = new QuietMeter(audio);
     BandPowers powers = new BandPowers();
     own.forEach(r -> powers.add(quiet.within((r.start() + r.end()) / 2, r.end())));
-    return new Found(still.with(bed), new Noise(own, powers), swell);
+    return new Noise(own, powers);
   }
 
   private static boolean leadsInto(Span rise, Span bed) {

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Random;
+import java.util.function.DoubleUnaryOperator;
 import java.util.stream.IntStream;
 import looseecho.activity.DrawnActivity;
 import looseecho.activity.Lane;
@@ -192,18 +193,27 @@ class EventsTest {
   /** A sound turned round swells over a bar and is cut off; steady noise alone is nothing. */
   @Test
   void aSoundTurnedRoundIsHeardWhereItIsCutOff() {
+    turned(bar -> -40, 0.5);
+  }
+
+  /** A bed that grows by little is one thing, and what swells in the last bar another. */
+  @Test
+  void aSoundTurnedRoundIsHeardOverABedThatGrows() {
+    turned(bar -> bar < 7 ? -52 + 1.5 * bar : -40, 0);
+  }
+
+  private void turned(DoubleUnaryOperator bedDb, double rests) {
     int bars = 12;
-    int rate = 44100;
-    float[] x = new float[(int) (bars * BAR * rate)];
+    float[] x = new float[(int) (bars * BAR * RATE)];
     Random random = new Random(6);
     for (int i = 0; i < x.length; i++) {
-      double bar = i / (BAR * rate);
+      double bar = i / (BAR * RATE);
       boolean swells = bar >= 7 && bar < 8;
-      double db = swells ? -40 + 30 * (bar - 7) : -40;
-      boolean rests = bar >= 8 && bar < 8.5;
-      x[i] = (float) (rests ? 0 : Math.pow(10, db / 20) * random.nextGaussian());
+      double db = swells ? -40 + 30 * (bar - 7) : bedDb.applyAsDouble(bar);
+      boolean silent = bar >= 8 && bar < 8 + rests;
+      x[i] = (float) (silent ? 0 : Math.pow(10, db / 20) * random.nextGaussian());
     }
-    Form form = form(noise(bars), BandLevels.of(new Audio(x, x, rate)), bars, List.of(), List.of());
+    Form form = form(noise(bars), BandLevels.of(new Audio(x, x, RATE)), bars, List.of(), List.of());
     Event turned = only(form, Event.Kind.REVERSED);
     assertEquals(7 * BAR, turned.start(), BAR / 4);
     assertEquals(8 * BAR, turned.end(), BAR / 8);
