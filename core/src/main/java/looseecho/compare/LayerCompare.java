@@ -85,7 +85,7 @@ final class LayerCompare {
             is(name),
             depth(have),
             depth(want));
-    if (have.duck().isPresent() || want.duck().isPresent()) {
+    if (have.duck().isPresent() && want.duck().isPresent()) { // what is not told may be hidden
       out.add(finding(Kind.DUCKING, name, Math.abs(deeper) / STEP_DUCK, duck, Optional.empty()));
     }
   }
