@@ -214,7 +214,7 @@ public final class Analyzer {
               heard.bass(),
               heard.end(),
               heard.levels(),
-              heard.with(Together.joined(sweeps), hits, beat),
+              heard.moments(Together.joined(sweeps), hits, beat),
               wanted.sections());
       form = new SectionFinder().find(material, progress);
     }

@@ -171,7 +171,7 @@ public final class Heard {
   }
 
   /** The same moves, and the strokes that are thrown into a delay. */
-  List<Event> with(List<Event> sweeps, List<Hit> under, Pulse pulse) {
+  List<Event> moments(List<Event> sweeps, List<Hit> under, Pulse pulse) {
     return Stream.concat(sweeps.stream(), thrown.find(under, pulse).stream()).toList();
   }
 

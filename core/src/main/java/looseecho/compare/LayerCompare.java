@@ -77,17 +77,16 @@ final class LayerCompare {
             Math.abs(wide) / STEP_WIDTH,
             width,
             part.map(p -> new Mend(Mend.What.WIDTH, p, percent(want) / 100))));
-    double deeper = depth(have) - depth(want);
-    String duck =
-        String.format(
-            Locale.ROOT,
-            "The %s ducked %.0f dB, %.0f dB in the track.",
-            is(name),
-            depth(have),
-            depth(want));
     if (have.duck().isPresent() && want.duck().isPresent()) { // what is not told may be hidden
-      out.add(finding(Kind.DUCKING, name, Math.abs(deeper) / STEP_DUCK, duck, Optional.empty()));
+      out.add(ducking(name, have.duck().get().depthDb(), want.duck().get().depthDb()));
     }
+  }
+
+  private static Finding ducking(String name, double have, double want) {
+    String words =
+        String.format(
+            Locale.ROOT, "The %s ducked %.0f dB, %.0f dB in the track.", is(name), have, want);
+    return finding(Kind.DUCKING, name, Math.abs(have - want) / STEP_DUCK, words, Optional.empty());
   }
 
   /** The smaller of two differences; none where they contradict each other. */
@@ -105,10 +104,6 @@ final class LayerCompare {
 
   private static double percent(HeardLayer l) {
     return 100 * Math.min(1, l.image().width() / FULL);
-  }
-
-  private static double depth(HeardLayer l) {
-    return l.duck().map(HeardLayer.Duck::depthDb).orElse(0.0);
   }
 
   private static Finding finding(

@@ -120,12 +120,12 @@ public final class ThrowFinder {
 
   private Optional<Thrown> thrown(Hit hit, Value value, Pulse pulse, Fft fft) {
     double at = pulse.beatsAt(hit.time());
-    double[] own = less(look(hit.time(), FRAMES, fft), look(before(hit.time()), FRAMES, fft));
+    double[] own = less(look(hit.time(), fft), look(before(hit.time()), fft));
     double[] falls = new double[REPEATS];
     double like = 0;
     for (int n = 0; n < REPEATS; n++) {
       double place = at + (n + 1) * value.beats();
-      double[] there = look(pulse.timeAt(place), FRAMES, fft);
+      double[] there = look(pulse.timeAt(place), fft);
       if (n == 0 && decibels(there, own) < SOFTEST_DB) {
         return Optional.empty();
       }
@@ -159,7 +159,7 @@ public final class ThrowFinder {
     for (int k : AROUND) {
       double time = pulse.timeAt(place + k * pulse.beatsPerBar());
       if (time >= 0 && time < last) {
-        bars.add(look(time, FRAMES, fft));
+        bars.add(look(time, fft));
       }
     }
     return IntStream.range(0, 2 * BANDS).mapToDouble(b -> middle(bars, b)).toArray();
@@ -187,13 +187,13 @@ public final class ThrowFinder {
   }
 
   /** Mean powers in the bands of the left, then of the right, from a time on. */
-  private double[] look(double time, int count, Fft fft) {
+  private double[] look(double time, Fft fft) {
     int first = (int) Math.rint(time * PER_SECOND);
     double[] out = new double[2 * BANDS];
-    for (int n = first; n < first + count; n++) {
+    for (int n = first; n < first + FRAMES; n++) {
       float[] frame = frames.computeIfAbsent(n, k -> frame(k, fft));
       for (int b = 0; b < out.length; b++) {
-        out[b] += frame[b] / count;
+        out[b] += frame[b] / FRAMES;
       }
     }
     return out;

@@ -103,11 +103,12 @@ public final class FromLayers {
   private static Strip pushed(Strip strip, HeardLayer.Duck d) {
     double whole = Ducking.whole(d.depthDb(), d.recoveryMs());
     Strip out = strip.ducked(d.depthDb(), whole);
-    return switch (d.by()) {
-      case HeardLayer.Duck.BAR -> out.with(Duck.SWELL);
-      case "snare" -> out.duckedBy(Lane.SNARE);
-      default -> out.duckedBy(Lane.KICK);
-    };
+    if (d.by().equals(HeardLayer.Duck.BAR)) {
+      return out.with(Duck.SWELL);
+    }
+    boolean swells = strip.duck().first() == Duck.First.NONE; // as it was taken before
+    return out.duckedBy(d.by().equals("snare") ? Lane.SNARE : Lane.KICK)
+        .with(swells ? Duck.PLAIN : strip.duck());
   }
 
   private static Optional<Line> line(HeardLayer l) {

@@ -17,7 +17,7 @@ import org.junit.jupiter.api.io.TempDir;
 @org.junit.jupiter.api.Tag("everywhere")
 class FuzzTest {
   private static final Path SOUNDS = Path.of("src/test/resources/looseecho/audio");
-  private static final int CASES = 600;
+  private static final int CASES = 300;
 
   @TempDir private Path dir;
 

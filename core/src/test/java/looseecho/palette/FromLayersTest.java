@@ -101,6 +101,9 @@ class FromLayersTest {
     Strip strip = FromLayers.take(t, Sounds.plain(), List.of(swells)).sounds().strip(CHORDS);
     assertEquals(Duck.SWELL, strip.duck());
     assertEquals(7, strip.duckDb(), 1e-9);
+    Sounds swelling = Sounds.plain().with(CHORDS, strip);
+    Strip under = FromLayers.take(t, swelling, List.of(chords())).sounds().strip(CHORDS);
+    assertEquals(Duck.PLAIN, under.duck(), "the strokes of its own lane count again");
   }
 
   /** The second of four claps at 120, on dotted eighths, each repeat 6 dB softer. */

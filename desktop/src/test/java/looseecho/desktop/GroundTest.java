@@ -6,9 +6,11 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
 import java.util.List;
+import java.util.stream.IntStream;
 import javafx.geometry.Point2D;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
 import looseecho.desktop.ground.WaveChart;
@@ -129,9 +131,11 @@ class GroundTest extends WindowTest {
     WaveChart wave = robot.lookup("#wave").queryAs(WaveChart.class);
     robot.clickOn(wave).type(KeyCode.HOME);
     assertEquals(session.desk().referenceProperty().get().peaks().duration(), wave.window().span());
-    for (int k = 0; k < 40; k++) {
-      robot.type(KeyCode.EQUALS);
-    }
+    robot.type(KeyCode.EQUALS);
+    assertTrue(wave.window().span() < session.desk().referenceProperty().get().peaks().duration());
+    KeyEvent key =
+        new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.EQUALS, false, false, false, false);
+    robot.interact(() -> IntStream.range(0, 40).forEach(k -> wave.fireEvent(key)));
     assertEquals(0.002, wave.window().span(), 1e-9);
     double left = wave.window().left();
     robot.type(KeyCode.LEFT);
