@@ -1,5 +1,6 @@
 package looseecho.synth;
 
+import java.util.Arrays;
 import java.util.SplittableRandom;
 
 /**
@@ -7,6 +8,9 @@ import java.util.SplittableRandom;
  * Deterministic; belongs to one rendering.
  */
 final class Oscillators {
+  /** The most samples made at once, in which the pitch stands still. */
+  static final int BLOCK = 16;
+
   private static final int TABLE = 4096;
   private static final double[] SINE = table();
 
@@ -15,7 +19,9 @@ final class Oscillators {
   private final double[] phase;
   private final double[] home;
   private final double[] steps;
+  private final double[] bent = new double[BLOCK];
   private final double share;
+  private final int rate;
   private final SplittableRandom random;
   private final double decayMs;
   private double below;
@@ -25,6 +31,7 @@ final class Oscillators {
     this.s = s;
     this.timbre = s.timbre();
     this.decayMs = s.decayMs();
+    this.rate = rate;
     phase = new double[s.voices()];
     home = new double[s.voices()];
     for (int v = 0; v < phase.length; v++) {
@@ -44,24 +51,68 @@ final class Oscillators {
     }
   }
 
-  double next(double t) {
-    double sum = 0;
-    double bent = timbre.fmIndex() > 0 ? modulation(t) : 0;
+  /**
+   * The next samples.
+   *
+   * @param out gets them, from its beginning on
+   * @param n how many, at most {@link #BLOCK}
+   * @param t seconds from the attack to the first
+   */
+  void fill(double[] out, int n, double t) {
+    Arrays.fill(out, 0, n, 0);
+    boolean modulated = timbre.fmIndex() > 0;
+    for (int i = 0; modulated && i < n; i++) {
+      bent[i] = modulation(t + (double) i / rate);
+    }
     for (int v = 0; v < phase.length; v++) {
-      phase[v] += steps[v];
-      phase[v] -= phase[v] >= 1 ? 1 : 0;
-      double wave = s.saw() > 0 ? wave(phase[v], steps[v]) : 0;
-      double at = phase[v] + bent;
-      double sine = s.saw() < 1 ? sine(bent == 0 ? at : at - Math.floor(at)) : 0;
-      sum += s.saw() * wave + (1 - s.saw()) * sine;
+      if (s.saw() < 1) {
+        sines(out, n, v, (1 - s.saw()) * share, modulated);
+      }
+      phase[v] = s.saw() > 0 ? waves(out, n, v, s.saw() * share) : advanced(phase[v], steps[v], n);
     }
-    double x = sum * share;
-    if (s.sub() > 0) {
-      below += steps[0] / 2;
-      below -= below >= 1 ? 1 : 0;
-      x += s.sub() * sine(below);
+    for (int i = 0; s.sub() > 0 && i < n; i++) {
+      below = advanced(below, steps[0] / 2, 1);
+      out[i] += s.sub() * sine(below);
     }
-    return timbre.noise() > 0 ? x + timbre.noise() * noise() : x;
+    for (int i = 0; timbre.noise() > 0 && i < n; i++) {
+      out[i] += timbre.noise() * noise();
+    }
+  }
+
+  private void sines(double[] out, int n, int v, double level, boolean modulated) {
+    double p = phase[v];
+    double step = steps[v];
+    for (int i = 0; i < n; i++) {
+      p += step;
+      p -= p >= 1 ? 1 : 0;
+      double at = p;
+      if (modulated) {
+        at += bent[i];
+        at -= Math.floor(at);
+      }
+      out[i] += level * sine(at);
+    }
+  }
+
+  /** Adds one copy of the wave and says where its phase is then. */
+  private double waves(double[] out, int n, int v, double level) {
+    double p = phase[v];
+    double step = steps[v];
+    for (int i = 0; i < n; i++) {
+      p += step;
+      p -= p >= 1 ? 1 : 0;
+      out[i] += level * wave(p, step);
+    }
+    return p;
+  }
+
+  private static double advanced(double phase, double step, int n) {
+    double p = phase;
+    for (int i = 0; i < n; i++) {
+      p += step;
+      p -= p >= 1 ? 1 : 0;
+    }
+    return p;
   }
 
   /**

@@ -4,7 +4,6 @@ import looseecho.dsp.Bend;
 
 /** Renders one note: mono, attack at sample 0. Deterministic. */
 public final class ToneSynth {
-  private static final int CONTROL = 16; // samples between two settings of the filter
   private static final double TAIL = 5; // time constants of release rendered
 
   /**
@@ -67,16 +66,18 @@ public final class ToneSynth {
     double fallStep = Math.exp(-1000 / (s.decayMs() * rate));
     double release = atEnd;
     double releaseStep = Math.exp(-1000 / (s.releaseMs() * rate));
+    double[] raw = new double[Oscillators.BLOCK];
     for (int i = 0; i < out.length; i++) {
       double t = (double) i / rate;
       double level = i < held ? rise(s, t) * (s.sustain() + (1 - s.sustain()) * fall) : release;
       fall *= fallStep;
       release *= i < held ? 1 : releaseStep;
-      if (i % CONTROL == 0) {
+      if (i % raw.length == 0) {
         oscillators.bend(away(s, n, t));
         filter.move(t, loud);
+        oscillators.fill(raw, Math.min(raw.length, out.length - i), t);
       }
-      double x = oscillators.next(t);
+      double x = raw[i % raw.length];
       double y = filter.next(early ? driven(s, x) : x) * level;
       out[i] = (float) (loud * (early || s.drive() == 0 ? y : driven(s, y)));
     }
