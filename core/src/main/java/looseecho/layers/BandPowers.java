@@ -32,6 +32,14 @@ final class BandPowers {
     weight += times;
   }
 
+  /** All of it louder or softer by a factor of power. */
+  BandPowers times(double gain) {
+    BandPowers out = new BandPowers();
+    out.add(this);
+    out.weight = weight / gain;
+    return out;
+  }
+
   boolean isEmpty() {
     return weight == 0;
   }

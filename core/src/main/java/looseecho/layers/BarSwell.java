@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import looseecho.layers.HeardLayer.Span;
 import looseecho.separate.SpectrumBands;
 
@@ -22,7 +23,6 @@ final class BarSwell {
   private static final double MOST_DB = 20;
   private static final double FIT = 0.75; // least coefficient of determination
   private static final double USUAL = 0.75; // of the bars are softer in the beginning
-  private static final double BACK = Math.acos(-0.8) / Math.PI; // of the half cosine, at 90 %
 
   private final double line;
   private final double bar;
@@ -80,42 +80,21 @@ final class BarSwell {
     double best = 0;
     Optional<HeardLayer.Duck> out = Optional.empty();
     for (double length = SHORTEST; length <= LONGEST; length += 0.05) {
-      double[] shape = shape(length);
-      double[] line = through(shape, middle);
-      boolean far = -line[0] >= LEAST_DB && -line[0] <= MOST_DB;
-      if (far && line[1] >= FIT && line[1] > best && isUsual(bars, length)) {
-        best = line[1];
+      WayBack line = WayBack.of(WayBack.Shape.COSINE, length * bar, steps(), middle);
+      boolean far = line.depthDb() >= LEAST_DB && line.depthDb() <= MOST_DB;
+      if (far && line.fit() >= FIT && line.fit() > best && isUsual(bars, length)) {
+        best = line.fit();
         out =
             Optional.of(
-                new HeardLayer.Duck(HeardLayer.Duck.BAR, -line[0], 1000 * BACK * length * bar));
+                new HeardLayer.Duck(HeardLayer.Duck.BAR, line.depthDb(), 1000 * line.seconds()));
       }
     }
     return out;
   }
 
-  /** 1 at the bar line, 0 when it is back. */
-  private static double[] shape(double length) {
-    double[] out = new double[STEPS];
-    for (int k = 0; k < STEPS; k++) {
-      double x = Math.min(1, (k + 0.5) / STEPS / length);
-      out[k] = 0.5 + 0.5 * Math.cos(Math.PI * x);
-    }
-    return out;
-  }
-
-  /** Slope and coefficient of determination of values over a shape. */
-  private static double[] through(double[] shape, double[] y) {
-    double mx = Arrays.stream(shape).average().orElse(0);
-    double my = Arrays.stream(y).average().orElse(0);
-    double xy = 0;
-    double xx = 1e-12;
-    double yy = 1e-9;
-    for (int k = 0; k < STEPS; k++) {
-      xy += (shape[k] - mx) * (y[k] - my);
-      xx += (shape[k] - mx) * (shape[k] - mx);
-      yy += (y[k] - my) * (y[k] - my);
-    }
-    return new double[] {xy / xx, xy * xy / (xx * yy)};
+  /** Seconds since the bar line in the middle of each step. */
+  private double[] steps() {
+    return IntStream.range(0, STEPS).mapToDouble(k -> (k + 0.5) * bar / STEPS).toArray();
   }
 
   private static boolean isUsual(List<double[]> bars, double length) {

@@ -18,6 +18,7 @@ import looseecho.reading.Together;
  * statistics" (IEEE Transactions on Speech and Audio Processing 9, 2001).
  */
 final class BedFinder {
+  private static final int LEAST_RATE = 24_000; // nothing above 11 kHz below it
   private static final int FEWEST = 4; // looks in which it stands still
   private static final double SAME = 0.7; // of the looks have one level
   private static final double FAINT_DB = -40; // against the whole
@@ -48,7 +49,7 @@ final class BedFinder {
 
   /** No stretch where none was heard, and for sound with nothing above 11 kHz. */
   NoiseFinder.Noise find() {
-    if (all.size() < FEWEST || audio.sampleRate() < 24_000) {
+    if (all.size() < FEWEST || audio.sampleRate() < LEAST_RATE) {
       return new NoiseFinder.Noise(List.of(), new BandPowers());
     }
     List<StillLook> still = all.stream().filter(l -> l.still() >= StillLook.SURE).toList();
@@ -60,6 +61,13 @@ final class BedFinder {
     return steady && loud
         ? new NoiseFinder.Noise(spans(own, floor), powers(own))
         : new NoiseFinder.Noise(List.of(), new BandPowers());
+  }
+
+  /** One that each stroke of a drum pushes down. */
+  Optional<PushedBed.Found> pushed(DuckMeter.Drum one, DuckMeter.Drum other) {
+    return all.size() < FEWEST || audio.sampleRate() < LEAST_RATE
+        ? Optional.empty()
+        : new PushedBed(audio, all).find(one, other);
   }
 
   /**

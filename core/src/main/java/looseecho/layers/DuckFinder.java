@@ -74,11 +74,21 @@ final class DuckFinder {
     }
     Optional<HeardLayer.Duck> aside =
         new DuckMeter(sides)
-            .find(active, kick(new float[0]), snare(new float[0]))
+            .find(active, kick(), snare())
             .filter(d -> width > WIDE || d.depthDb() > FAR_DB);
     return aside
         .or(() -> swell.find(own, active))
         .or(() -> width > WIDE ? Optional.empty() : parted);
+  }
+
+  /** Where it hides nothing. */
+  DuckMeter.Drum kick() {
+    return kick(new float[0]);
+  }
+
+  /** Where it hides nothing. */
+  DuckMeter.Drum snare() {
+    return snare(new float[0]);
   }
 
   private DuckMeter.Drum kick(float[] power) {

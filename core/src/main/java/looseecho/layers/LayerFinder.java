@@ -6,15 +6,14 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
 import looseecho.echo.HeardDrums;
 import looseecho.hits.Hit;
-import looseecho.hits.TwoMeans;
 import looseecho.layers.HeardLayer.Span;
 import looseecho.notes.Note;
 import looseecho.reading.Progress;
@@ -29,9 +28,6 @@ import looseecho.separate.StemPowers;
  */
 public final class LayerFinder {
   private static final int FEWEST = 4; // strokes or notes of a layer
-  private static final int FEWEST_ON_A_SIDE = 8;
-  private static final double SIDES_APART = 0.5; // of places, -1 to 1
-  private static final double SEPARATION = 9; // of the two groups, as TwoMeans has it
   private static final double LAST = 0.2; // seconds that the last stroke counts for
 
   private final Audio audio;
@@ -74,9 +70,11 @@ public final class LayerFinder {
         .forEach(
             (part, hits) -> {
               String name = drums.names().getOrDefault(part, part.words());
-              sides(name, part.lane(), hits)
+              new HatSides(meter)
+                  .part(name, part.lane(), hits)
                   .forEach((own, struck) -> all.add(() -> drum(own, part.lane(), struck).stream()));
             });
+    all.add(this::joined);
     all.add(() -> line("bass", Stem.BASS, played.bass()));
     all.add(() -> line("chords", Stem.CHORDS, played.chords()));
     all.add(() -> line("riff", Stem.RIFF, played.riff()));
@@ -84,58 +82,55 @@ public final class LayerFinder {
     return Together.map(all, s -> s.get().toList()).stream().flatMap(List::stream).toList();
   }
 
-  /** Hats that stand on two sides are two layers, each with its own strokes. */
-  private Map<String, List<Hit>> sides(String name, Lane lane, List<Hit> hits) {
-    boolean hats = lane.base() == Lane.HAT_CLOSED || lane.base() == Lane.HAT_OPEN;
-    boolean parted = name.endsWith(" left") || name.endsWith(" right");
-    if (!hats || parted || hits.size() < 2 * FEWEST_ON_A_SIDE) {
-      return Map.of(name, hits);
-    }
-    TwoMeans two =
-        TwoMeans.of(hits.stream().mapToDouble(h -> meter.pan(Stem.HATS, h.time())).toArray());
-    double first = two.centre(0)[0];
-    double second = two.centre(1)[0];
-    boolean often = two.fewer() >= Math.max(FEWEST_ON_A_SIDE, 0.2 * hits.size());
-    if (!often || Math.abs(first - second) < SIDES_APART || two.separation() < SEPARATION) {
-      return Map.of(name, hits);
-    }
-    Map<String, List<Hit>> out = new TreeMap<>();
-    for (int k = 0; k < hits.size(); k++) {
-      boolean left = two.groups()[k] == (first < second ? 0 : 1);
-      out.computeIfAbsent(name + (left ? " left" : " right"), n -> new ArrayList<>())
-          .add(hits.get(k));
-    }
-    return out;
-  }
-
   private Optional<HeardLayer> drum(String name, Lane lane, List<Hit> hits) {
     if (hits.size() < (lane.base() == Lane.CYMBAL ? 1 : FEWEST)) {
       return Optional.empty();
     }
-    List<Span> active =
-        spans(hits.stream().map(h -> new Span(h.time(), h.time() + last(h))).toList());
-    if (active.isEmpty()) {
-      return Optional.empty();
-    }
-    Measures own = strokes.measure(lane, hits, seconds(active));
-    return Optional.of(
-        layer(
-            name,
-            lane.family(),
-            active,
-            own,
-            Jobs.of(lane, played.hits()),
-            moves.ofAll(active, own.powers().image().width()),
-            Optional.empty(),
-            Optional.empty()));
+    List<Span> active = struck(hits);
+    return active.isEmpty()
+        ? Optional.empty()
+        : Optional.of(drum(name, lane, active, strokes.measure(lane, hits, seconds(active))));
+  }
+
+  private HeardLayer drum(String name, Lane lane, List<Span> active, Measures own) {
+    return layer(
+        name,
+        lane.family(),
+        active,
+        own,
+        Jobs.of(lane, played.hits()),
+        moves.ofAll(active, own.powers().image().width()),
+        Optional.empty(),
+        Optional.empty());
+  }
+
+  /** A clap that is told by the snare that it joins, where none is told by itself. */
+  private Stream<HeardLayer> joined() {
+    Map<Lane, List<Hit>> own =
+        played.hits().stream().collect(Collectors.groupingBy(h -> h.lane().base()));
+    return own.containsKey(Lane.CLAP)
+        ? Stream.empty()
+        : new JoinedStrokes(audio)
+            .find(own.getOrDefault(Lane.SNARE, List.of())).stream()
+                .map(
+                    j -> {
+                      List<Span> active = struck(j.hits());
+                      return drum("clap", Lane.CLAP, active, j.measures(seconds(active)));
+                    });
+  }
+
+  private List<Span> struck(List<Hit> hits) {
+    return spans(hits.stream().map(h -> new Span(h.time(), h.time() + last(h))).toList());
   }
 
   private Stream<HeardLayer> noises() {
-    NoiseFinder.Found found = new NoiseFinder(audio, played.events()).find();
+    NoiseFinder.Found found =
+        new NoiseFinder(audio, played.events()).find(ducks.kick(), ducks.snare());
+    Optional<HeardLayer.Move> none = Optional.empty();
     return Stream.of(
-            noise("noise bed", "noise", found.bed(), "bed", found.swell()),
-            noise("rise", "noise", found.rises(), "texture", Optional.empty()),
-            noise("reversed cymbal", "cymbals", found.turned(), "tail", Optional.empty()))
+            noise("noise bed", "noise", found.bed(), "bed", found.swell(), found.duck()),
+            noise("rise", "noise", found.rises(), "texture", none, Optional.empty()),
+            noise("reversed cymbal", "cymbals", found.turned(), "tail", none, Optional.empty()))
         .flatMap(Optional::stream);
   }
 
@@ -144,7 +139,8 @@ public final class LayerFinder {
       String family,
       NoiseFinder.Noise heard,
       String job,
-      Optional<HeardLayer.Move> swell) {
+      Optional<HeardLayer.Move> swell,
+      Optional<HeardLayer.Duck> duck) {
     double width = heard.powers().image().width();
     List<Span> active = spans(heard.active());
     return active.isEmpty()
@@ -157,7 +153,7 @@ public final class LayerFinder {
                 new Measures(heard.powers(), heard.powers().loudness()),
                 job,
                 Stream.concat(moves.ofAll(active, width).stream(), swell.stream()).toList(),
-                Optional.empty(),
+                duck,
                 Optional.empty()));
   }
 

@@ -48,21 +48,39 @@ final class NoiseFinder {
    * @param rises what swells towards edges and is gone there, measured while it is loudest
    * @param turned sounds turned round, cymbals as a rule
    * @param swell the beginning of the bed in which it grows little by little
+   * @param duck what pushes the bed down
    */
-  record Found(Noise bed, Noise rises, Noise turned, Optional<HeardLayer.Move> swell) {}
+  record Found(
+      Noise bed,
+      Noise rises,
+      Noise turned,
+      Optional<HeardLayer.Move> swell,
+      Optional<HeardLayer.Duck> duck) {}
 
-  Found find() {
+  /** With the drums that may push a bed down. */
+  Found find(DuckMeter.Drum kick, DuckMeter.Drum snare) {
     BedFinder finder = new BedFinder(audio);
     Noise still = finder.find();
-    Optional<HeardLayer.Move> swell = finder.swell(still);
+    if (still.active().isEmpty()) {
+      Optional<PushedBed.Found> pushed = finder.pushed(kick, snare);
+      if (pushed.isPresent()) {
+        Optional<HeardLayer.Duck> duck = Optional.of(pushed.get().duck());
+        return found(pushed.get().noise(), Optional.empty(), duck);
+      }
+    }
+    return found(still, finder.swell(still), Optional.empty());
+  }
+
+  private Found found(
+      Noise heard, Optional<HeardLayer.Move> swell, Optional<HeardLayer.Duck> duck) {
     List<Span> bed = new ArrayList<>();
     swell.ifPresent(m -> bed.add(new Span(m.start(), m.end())));
-    for (Span s : still.active()) {
+    for (Span s : heard.active()) {
       rises.stream().filter(r -> leadsInto(r, s)).forEach(bed::add);
       bed.add(s);
     }
     List<Span> own = rises.stream().filter(r -> !bed.contains(r)).toList();
-    return new Found(still.with(bed), loudest(own), loudest(turned), swell);
+    return new Found(heard.with(bed), loudest(own), loudest(turned), swell, duck);
   }
 
   /** Measured in the second half of each, where it is loudest. */

@@ -41,6 +41,11 @@ public record Bed(double levelDb, double lowHz, double highHz, double duckDb, do
 
   /** The same pumping so far with the kick. */
   public Bed ducked(double db) {
-    return new Bed(levelDb, lowHz, highHz, db, duckMs);
+    return ducked(db, duckMs);
+  }
+
+  /** The same pumping so far, and for so long. */
+  public Bed ducked(double db, double ms) {
+    return new Bed(levelDb, lowHz, highHz, db, ms);
   }
 }

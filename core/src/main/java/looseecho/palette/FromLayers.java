@@ -49,6 +49,7 @@ public final class FromLayers {
       if (l.isNoiseBed() && !s.bed().audible()) { // else the match has brought it
         double lufs = ECHO_LUFS + l.levelDb();
         s = bedded(t, s, new NoiseBed(l.active(), lufs, l.lowHz(), l.highHz()));
+        s = s.with(pushed(s.bed(), l.duck()));
         changes++;
       }
       Optional<Line> line = line(l);
@@ -98,6 +99,13 @@ public final class FromLayers {
       out = out.with(letter.getKey(), letter.getValue() > 0 ? null : Bed.OFF);
     }
     return out;
+  }
+
+  /** The echo's bed is pushed down by its kick alone. */
+  private static Bed pushed(Bed bed, Optional<HeardLayer.Duck> duck) {
+    return duck.filter(d -> d.by().equals("kick"))
+        .map(d -> bed.ducked(d.depthDb(), Ducking.whole(d.depthDb(), d.recoveryMs())))
+        .orElse(bed);
   }
 
   private static Strip pushed(Strip strip, HeardLayer.Duck d) {

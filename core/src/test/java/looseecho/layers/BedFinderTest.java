@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Random;
+import java.util.stream.IntStream;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.dsp.ThirdOctaves;
@@ -21,6 +22,8 @@ import org.junit.jupiter.api.Test;
 class BedFinderTest {
   private static final int RATE = 44100;
   private static final int SECONDS = 24;
+  private static final DuckMeter.Drum NONE =
+      new DuckMeter.Drum("snare", new double[0], new float[0]);
 
   /** Hats and snares on quarters at 120 over a held note, 24 seconds. */
   private static float[] beat(double cutoffHz) {
@@ -93,6 +96,37 @@ class BedFinderTest {
     assertEquals(0, swell.to());
   }
 
+  /** Pushed down by 12 dB on every beat, and 90 % of the way back after 300 ms. */
+  @Test
+  void aBedThatTheKickPushesDownIsHeardWithItsWayBack() {
+    double[] beats = IntStream.range(0, 2 * SECONDS).mapToDouble(k -> k / 2.0).toArray();
+    DuckMeter.Drum kick = new DuckMeter.Drum("kick", beats, new float[0]);
+    float[] x = new float[SECONDS * RATE];
+    float[] hat = new DrumSynth().render(Sounds.plain().drum(Part.of(Lane.HAT_CLOSED)), RATE, 3);
+    for (int k = 0; k < 4 * SECONDS; k++) {
+      add(x, hat, k * RATE / 4, 0.3f);
+    }
+    BedFinder without = new BedFinder(new Audio(x, x, RATE));
+    assertTrue(without.pushed(kick, NONE).isEmpty());
+
+    Random random = new Random(5);
+    double length = 0.3 * Math.PI / Math.acos(-0.8); // of half a cosine that is 90 % over in 0.3 s
+    for (int i = 4 * RATE; i < 18 * RATE; i++) {
+      double since = i / (double) RATE % 0.5;
+      double db = -6 - 6 * Math.cos(Math.PI * Math.min(1, since / length));
+      x[i] += (float) (0.004 * Math.pow(10, db / 20) * random.nextGaussian());
+    }
+    BedFinder finder = new BedFinder(new Audio(x, x, RATE));
+    PushedBed.Found found = finder.pushed(kick, NONE).orElseThrow();
+    assertTrue(finder.find().active().isEmpty(), "it never stands still");
+    assertEquals("kick", found.duck().by());
+    assertEquals(12, found.duck().depthDb(), 1.5);
+    assertEquals(300, found.duck().recoveryMs(), 45);
+    assertEquals(1, found.noise().active().size());
+    assertEquals(4, found.noise().active().get(0).start(), 0.6);
+    assertEquals(18, found.noise().active().get(0).end(), 0.6);
+  }
+
   @Test
   void strokesHeldNotesAndFaintHissAreNoBed() {
     float[] x = beat(9000);
@@ -108,7 +142,7 @@ class BedFinderTest {
     Event into = new Event(Event.Kind.NOISE_RISES, 4, 8, "noise rises", 1);
     Event away = new Event(Event.Kind.NOISE_RISES, 1, 3, "noise rises", 1);
 
-    NoiseFinder.Found found = new NoiseFinder(mix, List.of(away, into)).find();
+    NoiseFinder.Found found = new NoiseFinder(mix, List.of(away, into)).find(NONE, NONE);
 
     assertEquals(new Span(4, 8), found.bed().active().get(0));
     assertEquals(List.of(new Span(1, 3)), found.rises().active());

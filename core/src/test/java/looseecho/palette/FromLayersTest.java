@@ -144,12 +144,15 @@ class FromLayersTest {
             List.of(
                 new TemplateSection("A", "", 16, Map.of(), Map.of()).with(CHORDS, held),
                 new TemplateSection("B", "", 16, Map.of(), Map.of()).with(CHORDS, held)));
-    List<HeardLayer> heard = List.of(layer("noise", -24, new HeardLayer.Span(8, 16), null, null));
+    HeardLayer.Duck duck = new HeardLayer.Duck("kick", 12, 300);
+    List<HeardLayer> heard = List.of(layer("noise", -24, new HeardLayer.Span(8, 16), duck, null));
 
     Sounds taken = FromLayers.take(t, Sounds.plain(), heard).sounds();
 
     assertEquals(Bed.OFF, taken.bed("A"));
     assertEquals(500, taken.bed("B").lowHz(), 1e-9);
+    assertEquals(12, taken.bed("B").duckDb(), 1e-9);
+    assertEquals(Ducking.whole(12, 300), taken.bed("B").duckMs(), 1e-9);
     Strip off = taken.strip(CHORDS).level(-60);
     Audio second =
         new EchoRenderer(taken.with(CHORDS, off))
