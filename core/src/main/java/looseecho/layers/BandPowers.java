@@ -1,5 +1,6 @@
 package looseecho.layers;
 
+import java.util.List;
 import looseecho.dsp.ThirdOctaves;
 
 /** Powers in third octaves on the left, on the right, in the middle and at the sides. */
@@ -12,6 +13,21 @@ final class BandPowers {
 
   private final double[][] power = new double[4][BANDS];
   private double weight;
+
+  /** What a share of some sounds stays below, in each band. */
+  static BandPowers typical(List<BandPowers> some, double share) {
+    BandPowers out = new BandPowers();
+    for (int view = 0; view < out.power.length; view++) {
+      for (int b = 0; b < BANDS; b++) {
+        int v = view;
+        int band = b;
+        double[] sorted = some.stream().mapToDouble(p -> p.mean(v, band)).sorted().toArray();
+        out.add(view, b, sorted[(int) (share * sorted.length)]);
+      }
+    }
+    out.count(1);
+    return out;
+  }
 
   void add(int view, int band, double value) {
     power[view][band] += value;

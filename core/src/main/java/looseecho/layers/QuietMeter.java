@@ -1,5 +1,6 @@
 package looseecho.layers;
 
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.DoubleStream;
@@ -14,6 +15,7 @@ final class QuietMeter {
   private static final double MOMENT = 0.0232; // seconds
   private static final double LOWEST = 100; // hertz
   private static final double CLEAR = 3500; // hertz, from where on it is taken as it is
+  private static final double TYPICAL = 0.4; // of the moments stay below: strokes end in some
   private static final int SHARE = 5; // the quietest fifth
 
   private final SoundProbe probe;
@@ -22,13 +24,9 @@ final class QuietMeter {
     this.probe = new SoundProbe(audio, MOMENT);
   }
 
-  /** Mean powers at moments that are known to be quiet, in seconds. */
+  /** What is typical, band by band, at moments that are known to be quiet, in seconds. */
   BandPowers at(double... moments) {
-    BandPowers sum = new BandPowers();
-    for (double time : moments) {
-      sum.add(at(time));
-    }
-    return capped(sum);
+    return capped(BandPowers.typical(Arrays.stream(moments).mapToObj(this::at).toList(), TYPICAL));
   }
 
   /** Mean powers of the quietest moments of a stretch. */

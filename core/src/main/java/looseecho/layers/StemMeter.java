@@ -11,7 +11,7 @@ import looseecho.separate.StemPowers;
 /** Sums up what the separator heard of a group, over stretches of time or over strokes. */
 final class StemMeter {
   private static final double TAKEN = 0.7; // of what sounded before; the rest may be the room's
-  private static final double SILENT = Math.pow(10, -2.2); // share of the whole in a bar
+  private static final double SILENT = Math.pow(10, -2.8); // share of the whole in a bar
 
   private final StemPowers powers;
   private final double[][] loudness; // [stem][slot], K-weighted mean power

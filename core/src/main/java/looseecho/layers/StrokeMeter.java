@@ -52,7 +52,7 @@ final class StrokeMeter {
                   return one;
                 })
             .toList();
-    BandPowers mixed = typical(each);
+    BandPowers mixed = BandPowers.typical(each, TYPICAL);
     double mean = loudness(lane, each, bare.size() >= ALONE, mixed) * sounding(hits) / seconds;
     BandPowers apart = apart(lane, hits);
     boolean found = apart.loudness() * hits.size() / seconds > FOUND * mean;
@@ -69,21 +69,6 @@ final class StrokeMeter {
     }
     double[] loud = each.stream().mapToDouble(BandPowers::loudness).sorted().toArray();
     return alone ? Arrays.stream(loud).average().orElse(0) : loud[(int) (TYPICAL * loud.length)];
-  }
-
-  /** What two fifths of some sounds stay below, in each band. */
-  private static BandPowers typical(List<BandPowers> some) {
-    BandPowers out = new BandPowers();
-    for (int view = 0; view < 4; view++) {
-      for (int b = 0; b < BandPowers.BANDS; b++) {
-        int v = view;
-        int band = b;
-        double[] sorted = some.stream().mapToDouble(p -> p.mean(v, band)).sorted().toArray();
-        out.add(view, b, sorted[(int) (TYPICAL * sorted.length)]);
-      }
-    }
-    out.count(1);
-    return out;
   }
 
   private BandPowers apart(Lane lane, List<Hit> hits) {
