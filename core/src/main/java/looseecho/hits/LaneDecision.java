@@ -33,8 +33,9 @@ final class LaneDecision {
   private static final double WITH_HATS = 0.75; // of them
   private static final double ALONE = 0.1;
 
-  private static final double WITH_SNARE = 0.85; // of the claps
-  private static final double CLEARER = 0.25; // in confidence, in the middle
+  private static final double TOGETHER_OF = 0.85; // of a lane that is a part of another
+  private static final double SNARE_CLEARER = 0.25; // in confidence, in the middle
+  private static final double CLAP_CLEARER = 0.12;
 
   private LaneDecision() {}
 
@@ -48,30 +49,31 @@ final class LaneDecision {
             .filter(l -> isDoubtful(l, hits, seconds))
             .collect(Collectors.toSet());
     List<Hit> sure = hits.stream().filter(h -> !doubtful.contains(h.lane().base())).toList();
-    return hidden(snares(sure), seconds);
+    List<Hit> claps = apart(sure, Lane.CLAP, Lane.SNARE, SNARE_CLEARER);
+    return hidden(apart(claps, Lane.SNARE, Lane.CLAP, CLAP_CLEARER), seconds);
   }
 
-  /** Without claps that are a part of the snare's sound. */
-  private static List<Hit> snares(List<Hit> hits) {
-    List<Hit> claps = hits.stream().filter(h -> h.lane() == Lane.CLAP).toList();
+  /** Without a lane that is a part of another's sound: struck with it, and less clear. */
+  private static List<Hit> apart(List<Hit> hits, Lane part, Lane whole, double least) {
+    List<Hit> parts = hits.stream().filter(h -> h.lane() == part).toList();
     double[] clearer =
-        claps.stream()
-            .flatMap(c -> with(c, hits).map(s -> s.confidence() - c.confidence()).stream())
+        parts.stream()
+            .flatMap(p -> with(p, whole, hits).map(w -> w.confidence() - p.confidence()).stream())
             .mapToDouble(d -> d)
             .sorted()
             .toArray();
     boolean own =
-        clearer.length < WITH_SNARE * claps.size()
-            || claps.isEmpty()
-            || clearer[clearer.length / 2] < CLEARER;
-    return own ? hits : hits.stream().filter(h -> h.lane() != Lane.CLAP).toList();
+        clearer.length < TOGETHER_OF * parts.size()
+            || parts.isEmpty()
+            || clearer[clearer.length / 2] < least;
+    return own ? hits : hits.stream().filter(h -> h.lane() != part).toList();
   }
 
-  /** The snare that is struck together with a hit. */
-  private static Optional<Hit> with(Hit hit, List<Hit> hits) {
+  /** The stroke of a lane that is struck together with a hit. */
+  private static Optional<Hit> with(Hit hit, Lane lane, List<Hit> hits) {
     int from = Ordered.first(hits, Hit::time, hit.time() - TOGETHER);
     return hits.subList(from, Ordered.first(hits, Hit::time, hit.time() + TOGETHER)).stream()
-        .filter(h -> h.lane() == Lane.SNARE)
+        .filter(h -> h.lane() == lane)
         .findFirst();
   }
 

@@ -66,23 +66,26 @@ class LaneDecisionTest {
     assertEquals(90, LaneDecision.decide(struck(Lane.SNARE, 30, 0.51)).size());
   }
 
-  /** Claps on snares, {@code alone} of them without one, and what is left of them. */
-  private static long claps(double snare, int alone) {
+  /** Strokes on others of a confidence, some without one, and what is left of them. */
+  private static long left(Lane part, Lane whole, double confidence, int alone) {
     List<Hit> out = new ArrayList<>();
     for (int k = 0; k < 30; k++) {
-      out.add(new Hit(Lane.CLAP, k + 0.49, 80, 1, 1, 0, 0.65));
+      out.add(new Hit(part, k + 0.49, 80, 1, 1, 0, 0.65));
       if (k >= alone) {
-        out.add(new Hit(Lane.SNARE, k + 0.5, 90, 1, 1, 0, snare));
+        out.add(new Hit(whole, k + 0.5, 100, 1, 1, 0, confidence));
       }
     }
-    return LaneDecision.decide(out).stream().filter(h -> h.lane() == Lane.CLAP).count();
+    return LaneDecision.decide(out).stream().filter(h -> h.lane() == part).count();
   }
 
   @Test
-  void aClapThatOnlyComesWithAFarClearerSnareIsPartOfIt() {
-    assertEquals(0, claps(0.95, 0));
-    assertEquals(0, claps(0.95, 4));
-    assertEquals(30, claps(0.95, 5), "it plays by itself, too");
-    assertEquals(30, claps(0.85, 0), "it is about as clear");
+  void aClapThatOnlyComesWithAFarClearerSnareIsPartOfItAndASnareOfAClap() {
+    assertEquals(0, left(Lane.CLAP, Lane.SNARE, 0.95, 0));
+    assertEquals(0, left(Lane.CLAP, Lane.SNARE, 0.95, 4));
+    assertEquals(30, left(Lane.CLAP, Lane.SNARE, 0.95, 5), "it plays by itself, too");
+    assertEquals(30, left(Lane.CLAP, Lane.SNARE, 0.85, 0), "it is about as clear");
+    assertEquals(0, left(Lane.SNARE, Lane.CLAP, 0.8, 4));
+    assertEquals(30, left(Lane.SNARE, Lane.CLAP, 0.8, 5));
+    assertEquals(30, left(Lane.SNARE, Lane.CLAP, 0.75, 0));
   }
 }
