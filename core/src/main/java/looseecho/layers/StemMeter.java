@@ -11,7 +11,8 @@ import looseecho.separate.StemPowers;
 /** Sums up what the separator heard of a group, over stretches of time or over strokes. */
 final class StemMeter {
   private static final double TAKEN = 0.7; // of what sounded before; the rest may be the room's
-  private static final double SILENT = Math.pow(10, -2.8); // share of the whole in a bar
+  private static final double SILENT = Math.pow(10, -2.2); // share of the whole in a bar
+  private static final double FAINT = Math.pow(10, -2.8); // of a riff, whose notes are short
 
   private final StemPowers powers;
   private final double[][] loudness; // [stem][slot], K-weighted mean power
@@ -124,13 +125,14 @@ final class StemMeter {
    * are taken out, for notes are also heard where others play.
    */
   List<HeardLayer.Span> heard(Stem stem, double bar, List<HeardLayer.Span> spans) {
+    double least = stem == Stem.RIFF ? FAINT : SILENT;
     List<HeardLayer.Span> out = new ArrayList<>();
     for (HeardLayer.Span s : spans) {
       int bars = (int) Math.max(1, Math.round((s.end() - s.start()) / bar));
       double step = (s.end() - s.start()) / bars;
       IntToDoubleFunction time = k -> s.start() + k * step;
       IntPredicate sounds =
-          k -> share(stem, time.applyAsDouble(k), time.applyAsDouble(k) + step) > SILENT;
+          k -> share(stem, time.applyAsDouble(k), time.applyAsDouble(k) + step) > least;
       out.addAll(HeardLayer.Span.runs(bars, sounds, 1, time));
     }
     return out;
