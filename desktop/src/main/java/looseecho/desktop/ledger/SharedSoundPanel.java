@@ -75,25 +75,7 @@ final class SharedSoundPanel extends VBox {
         s.monoBelowHz(),
         v -> v < 1 ? "off" : Math.round(v) + " Hz",
         v -> sounds().monoBelow(v < 1 ? 0 : v));
-    Bed bed = s.bed();
-    rows.dial(
-        "noise bed",
-        new Range(Bed.SILENT_DB, -12, u.bed().levelDb()),
-        bed.levelDb(),
-        v -> v <= Bed.SILENT_DB ? "off" : String.format(java.util.Locale.ROOT, "%.0f dB", v),
-        v -> sounds().with(sounds().bed().level(v)));
-    rows.dial(
-        "bed up to",
-        new Range(600, 16000, u.bed().highHz()),
-        bed.highHz(),
-        "%.0f Hz",
-        v -> sounds().with(sounds().bed().bright(v)));
-    rows.dial(
-        "bed ducks",
-        new Range(0, 24, u.bed().duckDb()),
-        bed.duckDb(),
-        "%.0f dB",
-        v -> sounds().with(sounds().bed().ducked(v)));
+    bed(s.bed(), u.bed());
     rows.bars("colour", s.colour(), c -> sounds().coloured(c, sounds().sides()));
     rows.bars("sides", s.sides(), c -> sounds().coloured(sounds().colour(), c));
     getChildren()
@@ -118,5 +100,32 @@ final class SharedSoundPanel extends VBox {
       best = Math.abs(DELAYS[i] - beats) < Math.abs(DELAYS[best] - beats) ? i : best;
     }
     return best;
+  }
+
+  private void bed(Bed bed, Bed usual) {
+    rows.dial(
+        "noise bed",
+        new Range(Bed.SILENT_DB, -12, usual.levelDb()),
+        bed.levelDb(),
+        v -> v <= Bed.SILENT_DB ? "off" : String.format(java.util.Locale.ROOT, "%.0f dB", v),
+        v -> sounds().with(sounds().bed().level(v)));
+    rows.dial(
+        "bed up to",
+        new Range(600, 16000, usual.highHz()),
+        bed.highHz(),
+        "%.0f Hz",
+        v -> sounds().with(sounds().bed().bright(v)));
+    rows.dial(
+        "bed ducks",
+        new Range(0, 24, usual.duckDb()),
+        bed.duckDb(),
+        "%.0f dB",
+        v -> sounds().with(sounds().bed().ducked(v)));
+    rows.dial(
+        "bed recovers",
+        new Range(20, 1000, usual.duckMs()),
+        bed.duckMs(),
+        "%.0f ms",
+        v -> sounds().with(sounds().bed().ducked(sounds().bed().duckDb(), v)));
   }
 }
