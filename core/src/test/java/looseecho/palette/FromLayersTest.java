@@ -124,6 +124,21 @@ class FromLayersTest {
     assertEquals(0.75, taken.sounds().strip(clap).repeats().orElseThrow().beats());
   }
 
+  /** Four snares at 120, on every other beat; a clap joins the last two of them. */
+  @Test
+  void aClapIsLaidUnderTheSnaresThatItJoined() {
+    List<Stroke> snares =
+        IntStream.range(0, 4).mapToObj(k -> Stroke.onStep(4 + 8 * k, 0, 100)).toList();
+    Template t = Template.bars(4, Part.of(Lane.SNARE), snares, List.of());
+    HeardLayer clap = layer("clap", -9, new HeardLayer.Span(2.4, 8), null, null);
+    FromLayers.Taken taken = FromClaps.take(t, Sounds.plain(), List.of(clap, chords()));
+    TemplateSection section = taken.template().sections().get(0);
+    assertEquals(snares.subList(2, 4), section.hits(Lane.CLAP));
+    assertEquals(snares, section.hits(Lane.SNARE));
+    Template again = FromClaps.take(taken.template(), Sounds.plain(), List.of(clap)).template();
+    assertEquals(taken.template(), again);
+  }
+
   @Test
   void whatMovesAllIsNotTakenTwice() {
     Template t = Template.bars(8, CHORDS, List.of(), List.of(new Tone(0, 0, 3840, 60, 90)));

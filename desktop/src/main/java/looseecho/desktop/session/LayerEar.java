@@ -13,6 +13,7 @@ import looseecho.layers.LayerEdits;
 import looseecho.layers.LayerFinder;
 import looseecho.layers.Played;
 import looseecho.mix.Sounds;
+import looseecho.palette.FromClaps;
 import looseecho.palette.FromLayers;
 import looseecho.palette.FromThrows;
 
@@ -99,7 +100,7 @@ public final class LayerEar {
         });
   }
 
-  /** Takes their ducking, what moves, what is thrown and a bed of noise into the echo. */
+  /** Takes their ducking, what moves, what is thrown, claps and a bed of noise into the echo. */
   public void take() {
     Template t = desk.templateProperty().get();
     if (t == null || layers.get().isEmpty()) {
@@ -107,12 +108,13 @@ public final class LayerEar {
       return;
     }
     FromLayers.Taken lines = FromLayers.take(t, sounds.get(), layers.get());
-    FromLayers.Taken taken = FromThrows.take(lines.template(), lines.sounds(), of.form().events());
-    if (lines.changes() + taken.changes() == 0) {
-      desk.say("No ducking, moves, throws or bed of noise were heard.");
+    FromLayers.Taken claps = FromClaps.take(lines.template(), lines.sounds(), layers.get());
+    FromLayers.Taken taken = FromThrows.take(claps.template(), claps.sounds(), of.form().events());
+    if (lines.changes() + claps.changes() + taken.changes() == 0) {
+      desk.say("No ducking, moves, throws, bed of noise or further clap was heard.");
     } else {
       desk.edit(
-          new Edits.Edited(taken.template(), "Ducking, moves, throws and noise as heard"),
+          new Edits.Edited(taken.template(), "Ducking, moves, throws, claps and noise as heard"),
           taken.sounds());
     }
   }
