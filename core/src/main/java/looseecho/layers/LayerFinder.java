@@ -170,7 +170,8 @@ public final class LayerFinder {
             .map(n -> new Span(n.start(), n.end()))
             .sorted(Comparator.comparingDouble(Span::start))
             .toList();
-    List<Span> active = meter.heard(stem, bar, spans(sounding));
+    double least = stem == Stem.RIFF ? StemMeter.FAINT : StemMeter.SILENT;
+    List<Span> active = meter.heard(stem, bar, spans(sounding), least);
     if (active.isEmpty()) {
       return Stream.empty();
     }
@@ -182,7 +183,9 @@ public final class LayerFinder {
             line("wide " + family, family, stem, within(all, two.get(1)), two.get(1)));
       }
     }
-    return Stream.of(line(family, family, stem, all, new WidthSplit.Layer(active, active)));
+    List<Span> clear = meter.heard(stem, bar, spans(sounding), StemMeter.SILENT);
+    List<Span> measured = clear.isEmpty() ? active : clear;
+    return Stream.of(line(family, family, stem, all, new WidthSplit.Layer(active, measured)));
   }
 
   private static List<Note> within(List<Note> all, WidthSplit.Layer own) {

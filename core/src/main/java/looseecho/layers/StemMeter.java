@@ -11,8 +11,12 @@ import looseecho.separate.StemPowers;
 /** Sums up what the separator heard of a group, over stretches of time or over strokes. */
 final class StemMeter {
   private static final double TAKEN = 0.7; // of what sounded before; the rest may be the room's
-  private static final double SILENT = Math.pow(10, -2.2); // share of the whole in a bar
-  private static final double FAINT = Math.pow(10, -2.8); // of a riff, whose notes are short
+
+  /** Share of the whole in a bar below which a group rests. */
+  static final double SILENT = Math.pow(10, -2.2);
+
+  /** The same for a riff, whose notes are short. */
+  static final double FAINT = Math.pow(10, -2.8);
 
   private final StemPowers powers;
   private final double[][] loudness; // [stem][slot], K-weighted mean power
@@ -123,9 +127,10 @@ final class StemMeter {
   /**
    * The stretches of a layer in which its group is heard at all: those where it is silent for a bar
    * are taken out, for notes are also heard where others play.
+   *
+   * @param least share of the whole with which it is not
    */
-  List<HeardLayer.Span> heard(Stem stem, double bar, List<HeardLayer.Span> spans) {
-    double least = stem == Stem.RIFF ? FAINT : SILENT;
+  List<HeardLayer.Span> heard(Stem stem, double bar, List<HeardLayer.Span> spans, double least) {
     List<HeardLayer.Span> out = new ArrayList<>();
     for (HeardLayer.Span s : spans) {
       int bars = (int) Math.max(1, Math.round((s.end() - s.start()) / bar));
