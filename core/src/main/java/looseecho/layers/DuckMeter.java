@@ -56,7 +56,8 @@ final class DuckMeter {
       return new Drum(by, own, power);
     }
 
-    private double next(double time) {
+    /** When it is struck again after a time. */
+    double next(double time) {
       return Arrays.stream(times).filter(t -> t > time + 0.05).min().orElse(Double.MAX_VALUE);
     }
   }

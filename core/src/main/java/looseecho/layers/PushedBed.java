@@ -55,20 +55,20 @@ final class PushedBed {
   /** One band's way back. */
   private record Course(int band, WayBack way) {}
 
-  /** Under one drum or the other; strokes that fall together count for neither. */
+  /** A stroke, and when the same drum is struck again. */
+  private record Stroke(double time, double next) {}
+
+  /** Under one drum or else the other. */
   Optional<Found> find(DuckMeter.Drum one, DuckMeter.Drum other) {
-    return find(one.without(other)).or(() -> find(other.without(one)));
+    return under(one).or(() -> under(other));
   }
 
-  private Optional<Found> find(DuckMeter.Drum drum) {
-    List<double[]> strokes = new ArrayList<>(); // its time, and that of the next
-    double[] times = drum.times();
-    for (int k = 0; k < times.length; k++) {
-      double next = k + 1 < times.length ? times[k + 1] : Double.MAX_VALUE;
-      if (frame(times[k] + LONGEST) < frames()) {
-        strokes.add(new double[] {times[k], next});
-      }
-    }
+  private Optional<Found> under(DuckMeter.Drum drum) {
+    List<Stroke> strokes =
+        Arrays.stream(drum.times())
+            .filter(t -> frame(t + LONGEST) < frames())
+            .mapToObj(t -> new Stroke(t, drum.next(t)))
+            .toList();
     if (strokes.size() < WINDOW) {
       return Optional.empty();
     }
@@ -85,7 +85,7 @@ final class PushedBed {
             .flatMap(c -> found(drum, strokes, seen * hop, c));
   }
 
-  private List<Course> courses(List<double[]> strokes, int frames) {
+  private List<Course> courses(List<Stroke> strokes, int frames) {
     return IntStream.range(0, StillLook.BANDS)
         .boxed()
         .flatMap(b -> course(b, strokes, frames).map(w -> new Course(b, w)).stream())
@@ -93,20 +93,20 @@ final class PushedBed {
   }
 
   /** Frames after a stroke that half of them reach before the next. */
-  private int seen(List<double[]> strokes) {
-    double[] gaps = strokes.stream().mapToDouble(s -> s[1] - s[0]).sorted().toArray();
+  private int seen(List<Stroke> strokes) {
+    double[] gaps = strokes.stream().mapToDouble(s -> s.next() - s.time()).sorted().toArray();
     return (int) (Math.min(LONGEST, gaps[gaps.length / 2]) / hop) - 1;
   }
 
   /** The way back of one band, if it is smooth. */
-  private Optional<WayBack> course(int band, List<double[]> strokes, int frames) {
+  private Optional<WayBack> course(int band, List<Stroke> strokes, int frames) {
     double[] quiet = new double[frames];
     for (int k = 0; k < frames; k++) {
       int lag = k;
       double[] values =
           strokes.stream()
-              .filter(s -> s[0] + (lag + 2) * hop < s[1])
-              .mapToDouble(s -> decibels(band, frame(s[0]) + lag))
+              .filter(s -> s.time() + (lag + 2) * hop < s.next())
+              .mapToDouble(s -> decibels(band, frame(s.time()) + lag))
               .sorted()
               .toArray();
       if (values.length < FEWEST) {
@@ -134,7 +134,8 @@ final class PushedBed {
               Arrays.stream(own).mapToDouble(k -> (k + 0.5) * hop).toArray(),
               Arrays.stream(own).mapToDouble(k -> decibels[k]).toArray());
       boolean near = way.offDb() < OFF_DB && way.fit() > FIT;
-      if (near && way.depthDb() > LEAST_DB && way.depthDb() < MOST_DB) {
+      boolean back = way.seconds() < (own[own.length - 1] + 1) * hop;
+      if (near && back && way.depthDb() > LEAST_DB && way.depthDb() < MOST_DB) {
         return Optional.of(way);
       }
       double most = Math.max(OFF_DB, way.offDb());
@@ -156,7 +157,7 @@ final class PushedBed {
   }
 
   private Optional<Found> found(
-      DuckMeter.Drum drum, List<double[]> strokes, double gap, List<Course> courses) {
+      DuckMeter.Drum drum, List<Stroke> strokes, double gap, List<Course> courses) {
     double rest = courses.stream().mapToDouble(c -> Math.pow(10, c.way().restDb() / 10)).sum();
     double whole = looks.stream().mapToDouble(StillLook::whole).average().orElse(0);
     if (StillLook.decibels(rest, whole) < FAINT_DB) {
@@ -210,15 +211,15 @@ final class PushedBed {
   }
 
   /** The strokes, and steps of the usual gap where none fall. */
-  private double[] steps(List<double[]> strokes, double gap) {
+  private double[] steps(List<Stroke> strokes, double gap) {
     List<Double> out = new ArrayList<>();
-    double first = strokes.get(0)[0];
+    double first = strokes.get(0).time();
     for (double t = first - Math.floor(first / gap) * gap; t < first - gap / 2; t += gap) {
       out.add(t);
     }
     double end = audio.duration() - gap;
-    for (double[] s : strokes) {
-      for (double t = s[0]; t < Math.min(end, s[1] - gap / 2); t += gap) {
+    for (Stroke s : strokes) {
+      for (double t = s.time(); t < Math.min(end, s.next() - gap / 2); t += gap) {
         out.add(t);
       }
     }

@@ -101,13 +101,15 @@ class BedFinderTest {
   void aBedThatTheKickPushesDownIsHeardWithItsWayBack() {
     double[] beats = IntStream.range(0, 2 * SECONDS).mapToDouble(k -> k / 2.0).toArray();
     DuckMeter.Drum kick = new DuckMeter.Drum("kick", beats, new float[0]);
+    double[] backs = IntStream.range(0, SECONDS).mapToDouble(k -> k + 0.5).toArray();
+    DuckMeter.Drum snare = new DuckMeter.Drum("snare", backs, new float[0]);
     float[] x = new float[SECONDS * RATE];
     float[] hat = new DrumSynth().render(Sounds.plain().drum(Part.of(Lane.HAT_CLOSED)), RATE, 3);
     for (int k = 0; k < 4 * SECONDS; k++) {
       add(x, hat, k * RATE / 4, 0.3f);
     }
     BedFinder without = new BedFinder(new Audio(x, x, RATE));
-    assertTrue(without.pushed(kick, NONE).isEmpty());
+    assertTrue(without.pushed(kick, snare).isEmpty());
 
     Random random = new Random(5);
     double length = 0.3 * Math.PI / Math.acos(-0.8); // of half a cosine that is 90 % over in 0.3 s
@@ -117,7 +119,7 @@ class BedFinderTest {
       x[i] += (float) (0.004 * Math.pow(10, db / 20) * random.nextGaussian());
     }
     BedFinder finder = new BedFinder(new Audio(x, x, RATE));
-    PushedBed.Found found = finder.pushed(kick, NONE).orElseThrow();
+    PushedBed.Found found = finder.pushed(kick, snare).orElseThrow();
     assertTrue(finder.find().active().isEmpty(), "it never stands still");
     assertEquals("kick", found.duck().by());
     assertEquals(12, found.duck().depthDb(), 1.5);
