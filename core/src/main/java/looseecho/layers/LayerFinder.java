@@ -170,8 +170,9 @@ public final class LayerFinder {
             .map(n -> new Span(n.start(), n.end()))
             .sorted(Comparator.comparingDouble(Span::start))
             .toList();
-    double least = stem == Stem.RIFF ? StemMeter.FAINT : StemMeter.SILENT;
-    List<Span> active = meter.heard(stem, bar, spans(sounding), least);
+    List<Span> noted = spans(sounding);
+    List<Span> clear = meter.heard(stem, bar, noted, StemMeter.SILENT);
+    List<Span> active = stem == Stem.RIFF ? meter.heard(stem, bar, noted, StemMeter.FAINT) : clear;
     if (active.isEmpty()) {
       return Stream.empty();
     }
@@ -183,7 +184,6 @@ public final class LayerFinder {
             line("wide " + family, family, stem, within(all, two.get(1)), two.get(1)));
       }
     }
-    List<Span> clear = meter.heard(stem, bar, spans(sounding), StemMeter.SILENT);
     List<Span> measured = clear.isEmpty() ? active : clear;
     return Stream.of(line(family, family, stem, all, new WidthSplit.Layer(active, measured)));
   }

@@ -39,12 +39,7 @@ public record Bed(double levelDb, double lowHz, double highHz, double duckDb, do
     return new Bed(levelDb, Math.min(lowHz, hz / 2), hz, duckDb, duckMs);
   }
 
-  /** The same pumping so far with the kick. */
-  public Bed ducked(double db) {
-    return ducked(db, duckMs);
-  }
-
-  /** The same pumping so far, and for so long. */
+  /** The same pumping so far with the kick, and for so long. */
   public Bed ducked(double db, double ms) {
     return new Bed(levelDb, lowHz, highHz, db, ms);
   }

@@ -234,7 +234,7 @@ class MixTest {
         Rendered.of(new EchoRenderer(Sounds.plain().with(loud)), t).stems().get("noise bed");
     float[] x = whole.channel(0);
     Audio ducked =
-        Rendered.of(new EchoRenderer(Sounds.plain().with(loud.ducked(12))), t)
+        Rendered.of(new EchoRenderer(Sounds.plain().with(loud.ducked(12, 100))), t)
             .stems()
             .get("noise bed");
     int kick = (int) Math.round(0.5 * RATE);

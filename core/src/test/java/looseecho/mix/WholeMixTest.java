@@ -43,7 +43,7 @@ class WholeMixTest {
 
   /** Everything at once: drive, room, repeats, width, ducking, bed. */
   private static Sounds busy() {
-    Sounds s = Sounds.plain().driven(1.5).with(Bed.OFF.level(-24).ducked(9));
+    Sounds s = Sounds.plain().driven(1.5).with(Bed.OFF.level(-24).ducked(9, 180));
     for (Part part : Part.of(TemplateTest.small())) {
       s = s.with(part, s.strip(part).panned(0.4).sends(0.4, 0.3).wide(0.6));
     }

@@ -120,7 +120,7 @@ final class SharedSoundPanel extends VBox {
         new Range(0, 24, usual.duckDb()),
         bed.duckDb(),
         "%.0f dB",
-        v -> sounds().with(sounds().bed().ducked(v)));
+        v -> sounds().with(sounds().bed().ducked(v, sounds().bed().duckMs())));
     rows.dial(
         "bed recovers",
         new Range(20, 1000, usual.duckMs()),
