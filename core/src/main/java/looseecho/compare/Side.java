@@ -64,15 +64,9 @@ public record Side(String name, Template template, Audio audio, Map<Line, Audio>
             10 * Math.log10((power(own.get(), layer) + 1e-15) / (power(audio, layer) + 1e-15)));
   }
 
-  /** Weighted energy of a sound while a layer plays. */
+  /** Weighted power of a sound while a layer plays. */
   private static double power(Audio x, HeardLayer layer) {
-    double sum = 0;
-    for (HeardLayer.Span s : layer.active()) {
-      int from = Math.min(x.length(), (int) (s.start() * x.sampleRate()));
-      int to = Math.min(x.length(), (int) (s.end() * x.sampleRate()));
-      sum += (to - from) * new Loudness().power(x.slice(from, to));
-    }
-    return sum;
+    return Loudness.gated(x, t -> layer.active().stream().anyMatch(s -> s.has(t)));
   }
 
   /** True when both sound alike sample by sample, as a mix and its file do, at any level. */

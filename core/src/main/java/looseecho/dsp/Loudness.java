@@ -2,6 +2,8 @@ package looseecho.dsp;
 
 import java.util.OptionalDouble;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.DoublePredicate;
+import java.util.stream.IntStream;
 import looseecho.audio.Audio;
 import looseecho.reading.Together;
 
@@ -17,30 +19,38 @@ public final class Loudness {
   private static final double ABSOLUTE_GATE = -70;
   private static final double RELATIVE_GATE = -10;
   private static final double RANGE_GATE = -20;
+  private static final int BLOCK = 4; // tenths of a second
   private static final int SHORT_TERM = 30; // tenths of a second
 
   /** Loudness of the whole sound; empty for silence or less than 400 ms. */
   public OptionalDouble integrated(Audio audio) {
-    double[] energy = tenths(audio);
-    if (energy.length < 4) {
+    double[] tenths = tenths(audio);
+    if (tenths.length < BLOCK) {
       return OptionalDouble.empty();
     }
-    double[] blocks = blocks(energy, 4);
-    OptionalDouble ungated = meanAbove(blocks, power(ABSOLUTE_GATE));
-    if (ungated.isEmpty()) {
-      return ungated;
-    }
-    double gate =
-        Math.max(power(ABSOLUTE_GATE), ungated.getAsDouble() * Math.pow(10, RELATIVE_GATE / 10));
-    OptionalDouble gated = meanAbove(blocks, gate);
-    return gated.isEmpty()
-        ? gated
-        : OptionalDouble.of(-0.691 + 10 * Math.log10(gated.getAsDouble()));
+    double gated = gated(tenths);
+    return gated == 0 ? OptionalDouble.empty() : OptionalDouble.of(-0.691 + 10 * Math.log10(gated));
   }
 
-  /** Mean power of the weighted sound, without gates; 0 for less than 100 ms. */
-  public double power(Audio audio) {
-    return java.util.Arrays.stream(tenths(audio)).average().orElse(0);
+  /**
+   * Mean of weighted powers, one in each tenth of a second, over the blocks that pass both gates; 0
+   * where none does.
+   */
+  public static double gated(double[] tenths) {
+    double[] blocks = blocks(tenths, Math.max(1, Math.min(BLOCK, tenths.length)));
+    double least = power(ABSOLUTE_GATE);
+    double gate = meanAbove(blocks, least).orElse(0) * Math.pow(10, RELATIVE_GATE / 10);
+    return meanAbove(blocks, Math.max(least, gate)).orElse(0);
+  }
+
+  /** The same of a sound, over the tenths of a second whose middles, in seconds, count. */
+  public static double gated(Audio audio, DoublePredicate counts) {
+    double[] all = tenths(audio);
+    return gated(
+        IntStream.range(0, all.length)
+            .filter(k -> counts.test((k + 0.5) / 10))
+            .mapToDouble(k -> all[k])
+            .toArray());
   }
 
   /**

@@ -14,7 +14,7 @@ import looseecho.separate.Stem;
  * @param name such as "closed hat left"
  * @param family kick, snare, clap, hats, toms, cymbals, percussion, bass, chords, riff or noise
  * @param active when it sounds, in order; gaps shorter than a bar are none
- * @param levelDb loudness while it sounds against that of the mix (BS.1770 weighting)
+ * @param levelDb loudness while it sounds against that of the mix, both as BS.1770-4 gates them
  * @param lowHz lower edge of its band, at -10 dB of its third octaves
  * @param highHz upper edge of its band
  * @param image where it stands
@@ -129,7 +129,7 @@ public record HeardLayer(
     }
 
     /** True when a time lies inside. */
-    boolean has(double time) {
+    public boolean has(double time) {
       return time >= start && time < end;
     }
   }

@@ -45,10 +45,12 @@ final class JoinedStrokes {
    * @param powers of what is more in them, for one stroke
    */
   record Joined(List<Hit> hits, BandPowers powers) {
-    /** Over so many seconds in which they are struck. */
-    LayerFinder.Measures measures(double seconds) {
-      double mean = powers.loudness() * hits.size() * LONG_SECONDS / seconds;
-      return new LayerFinder.Measures(powers, mean);
+    /** In the stretches in which they are struck, of a sound of so many seconds. */
+    LayerFinder.Measures measures(double seconds, List<HeardLayer.Span> active) {
+      LevelCourse course = new LevelCourse(seconds);
+      double one = powers.loudness() * LONG_SECONDS;
+      hits.forEach(h -> course.stroke(h.time(), LONG_SECONDS, one));
+      return new LayerFinder.Measures(powers, course.gated(active));
     }
   }
 

@@ -34,6 +34,7 @@ public final class LayerFinder {
   private final Played played;
   private final double bar;
   private final StemMeter meter;
+  private final LevelCourse whole;
   private final MoveFinder moves;
   private final RepeatFinder repeats;
   private final StrokeMeter strokes;
@@ -56,6 +57,7 @@ public final class LayerFinder {
     this.bar = played.bar();
     this.repeats = new RepeatFinder(audio, played.beat());
     this.meter = new StemMeter(parted);
+    this.whole = meter.course(Stem.values());
     this.strokes = new StrokeMeter(audio, meter, played.hits());
     this.ducks = new DuckFinder(audio, meter, played, barLine());
     this.moves = new MoveFinder(meter, bar, played.events());
@@ -89,7 +91,7 @@ public final class LayerFinder {
     List<Span> active = struck(hits);
     return active.isEmpty()
         ? Optional.empty()
-        : Optional.of(drum(name, lane, active, strokes.measure(lane, hits, seconds(active))));
+        : Optional.of(drum(name, lane, active, strokes.measure(lane, hits, active)));
   }
 
   private HeardLayer drum(String name, Lane lane, List<Span> active, Measures own) {
@@ -115,7 +117,7 @@ public final class LayerFinder {
                 .map(
                     j -> {
                       List<Span> active = struck(j.hits());
-                      return drum("clap", Lane.CLAP, active, j.measures(seconds(active)));
+                      return drum("clap", Lane.CLAP, active, j.measures(audio.duration(), active));
                     });
   }
 
@@ -209,8 +211,7 @@ public final class LayerFinder {
     List<Span> sounding = all.stream().map(n -> new Span(n.start(), n.end())).toList();
     boolean[] plays = slots(sounding);
     BandPowers powers = meter.over(stem, n -> plays[n]);
-    boolean[] on = slots(own.alone());
-    double mean = meter.over(stem, n -> on[n]).loudness();
+    double mean = meter.course(stem).gated(own.alone());
     double held = all.stream().mapToDouble(n -> n.end() - n.start()).average().orElse(0);
     String job = Jobs.of(family, powers, held / bar);
     return layer(
@@ -233,15 +234,11 @@ public final class LayerFinder {
     return out;
   }
 
-  private static double seconds(List<Span> spans) {
-    return Math.max(0.1, spans.stream().mapToDouble(s -> s.end() - s.start()).sum());
-  }
-
   /**
    * Where a layer stands, and its mean loudness while it plays.
    *
    * @param powers of it, in any measure
-   * @param mean K-weighted power
+   * @param mean K-weighted power while it plays, gated as BS.1770-4 says
    */
   record Measures(BandPowers powers, double mean) {}
 
@@ -255,8 +252,7 @@ public final class LayerFinder {
       Optional<HeardLayer.Duck> duck,
       Optional<HeardLayer.Repeats> repeated) {
     BandPowers powers = measures.powers();
-    boolean[] on = slots(active);
-    double level = 10 * Math.log10((measures.mean() + 1e-15) / (meter.whole(n -> on[n]) + 1e-15));
+    double level = 10 * Math.log10((measures.mean() + 1e-15) / (whole.gated(active) + 1e-15));
     double[] edges = powers.edges();
     double inside = Math.max(-40, Math.min(0, level));
     return new HeardLayer(

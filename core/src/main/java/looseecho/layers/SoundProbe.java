@@ -8,26 +8,72 @@ import looseecho.dsp.ThirdOctaves;
 final class SoundProbe {
   private static final double TAKEN = 0.6; // of what sounded before a stroke (Boll 1979)
   private static final double LEAST = 0.02;
+  private static final double LEAD = 0.002; // seconds before a stroke
+  private static final double BEFORE = 0.023; // seconds that tell what sounds on
 
   private final Audio audio;
-  private final int window;
-  private final Fft fft;
+  private final Look now;
+  private final Look before;
   private final double binHz;
 
-  /** With a window of so many seconds. Holds work arrays: one per thread. */
-  SoundProbe(Audio audio, double seconds) {
+  /** A transform of so many samples. */
+  private record Look(Fft fft, int samples) {
+    static Look of(float[] window, int size) {
+      return new Look(new Fft(size, ofUnitPower(window, size)), window.length);
+    }
+  }
+
+  private SoundProbe(Audio audio, float[] now, float[] before) {
     this.audio = audio;
-    this.window = (int) (seconds * audio.sampleRate());
-    int size = 2 * Integer.highestOneBit(window);
-    this.fft = new Fft(size, window);
+    int size = 2 * Integer.highestOneBit(Math.max(now.length, before.length));
+    this.now = Look.of(now, size);
+    this.before = Look.of(before, size);
     this.binHz = (double) audio.sampleRate() / size;
   }
 
-  /** Power by view and bin of the stretch that begins at a time. */
-  double[][] at(double seconds) {
-    int from = (int) Math.round(seconds * audio.sampleRate());
-    float[][] x = new float[4][window];
-    for (int i = 0; i < window; i++) {
+  /** With a Hann window of so many seconds. Holds work arrays: one per thread. */
+  SoundProbe(Audio audio, double seconds) {
+    this(audio, Fft.hann(samples(audio, seconds)), Fft.hann(samples(audio, seconds)));
+  }
+
+  /** Even over so many seconds: a stroke's first moments count in full. */
+  static SoundProbe even(Audio audio, double seconds) {
+    return new SoundProbe(audio, tukey(audio, seconds), tukey(audio, BEFORE));
+  }
+
+  private static int samples(Audio audio, double seconds) {
+    return (int) (seconds * audio.sampleRate());
+  }
+
+  /** Even but for raised cosines at both ends (Tukey 1967), so that low tones don't splatter. */
+  private static float[] tukey(Audio audio, double seconds) {
+    float[] out = new float[samples(audio, seconds)];
+    double edge = LEAD * audio.sampleRate();
+    for (int i = 0; i < out.length; i++) {
+      double near = Math.min(1, Math.min(i, out.length - 1 - i) / edge);
+      out[i] = (float) (0.5 - 0.5 * Math.cos(Math.PI * near));
+    }
+    return out;
+  }
+
+  /** Scaled to the separator's powers: noise of variance 1 adds up to 3. */
+  private static float[] ofUnitPower(float[] window, int size) {
+    double sum = 0;
+    for (float w : window) {
+      sum += w * w;
+    }
+    float[] out = new float[window.length];
+    for (int i = 0; i < window.length; i++) {
+      out[i] = window[i] * (float) Math.sqrt(6 / (sum * size));
+    }
+    return out;
+  }
+
+  /** Power by view and bin from a time on. */
+  private double[][] powers(Look look, double start) {
+    int from = (int) Math.round(start * audio.sampleRate());
+    float[][] x = new float[4][look.samples()];
+    for (int i = 0; i < look.samples(); i++) {
       int at = from + i;
       boolean inside = at >= 0 && at < audio.length();
       x[BandPowers.LEFT][i] = inside ? audio.left(at) : 0;
@@ -35,10 +81,10 @@ final class SoundProbe {
       x[BandPowers.MIDDLE][i] = 0.5f * (x[0][i] + x[1][i]);
       x[BandPowers.SIDE][i] = 0.5f * (x[0][i] - x[1][i]);
     }
-    double[][] out = new double[4][fft.bins()];
-    float[] magnitudes = new float[fft.bins()];
+    double[][] out = new double[4][look.fft().bins()];
+    float[] magnitudes = new float[look.fft().bins()];
     for (int v = 0; v < 4; v++) {
-      fft.magnitudes(x[v], window / 2, magnitudes);
+      look.fft().magnitudes(x[v], look.samples() / 2, magnitudes);
       for (int k = 0; k < magnitudes.length; k++) {
         out[v][k] = magnitudes[k] * magnitudes[k];
       }
@@ -47,20 +93,21 @@ final class SoundProbe {
   }
 
   /** Adds what a stroke brings, between two frequencies, beside what sounded before it. */
-  void stroke(double seconds, double lowHz, double highHz, BandPowers to) {
-    double[][] now = at(seconds - 0.002);
-    double[][] before = at(seconds - 0.002 - (double) window / audio.sampleRate());
+  void stroke(double time, double lowHz, double highHz, BandPowers to) {
+    double start = time - LEAD;
+    double[][] with = powers(now, start);
+    double[][] had = powers(before, start - (double) before.samples() / audio.sampleRate());
     for (int v = 0; v < 4; v++) {
-      for (int k = 0; k < now[v].length; k++) {
-        now[v][k] = Math.max(LEAST * now[v][k], now[v][k] - TAKEN * before[v][k]);
+      for (int k = 0; k < with[v].length; k++) {
+        with[v][k] = Math.max(LEAST * with[v][k], with[v][k] - TAKEN * had[v][k]);
       }
     }
-    add(now, lowHz, highHz, to);
+    add(with, lowHz, highHz, to);
   }
 
-  /** Adds what sounds at a moment, between two frequencies. */
-  void moment(double seconds, double lowHz, double highHz, BandPowers to) {
-    add(at(seconds), lowHz, highHz, to);
+  /** Adds what sounds from a moment on, between two frequencies. */
+  void moment(double time, double lowHz, double highHz, BandPowers to) {
+    add(powers(now, time), lowHz, highHz, to);
   }
 
   private void add(double[][] power, double lowHz, double highHz, BandPowers to) {

@@ -69,17 +69,15 @@ final class StemMeter {
     return whole[slot];
   }
 
-  /** Mean loudness of the whole over some slots. */
-  double whole(IntPredicate slots) {
-    double sum = 0;
-    int count = 0;
-    for (int n = 0; n < whole.length; n++) {
-      if (slots.test(n)) {
-        sum += whole[n];
-        count++;
+  /** How loud some groups are together. */
+  LevelCourse course(Stem... stems) {
+    LevelCourse out = new LevelCourse(slots() * seconds());
+    for (Stem stem : stems) {
+      for (int n = 0; n < slots(); n++) {
+        out.even(n * seconds(), (n + 1) * seconds(), loudness(stem, n));
       }
     }
-    return sum / Math.max(1, count);
+    return out;
   }
 
   /** Mean powers of a group over some slots. */

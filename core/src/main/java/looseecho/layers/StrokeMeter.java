@@ -12,18 +12,19 @@ import looseecho.separate.Stem;
 
 /**
  * Measures a layer of strokes: how loud by the mix, where nothing else is struck if that happens
- * often enough; where it stands by what was parted from the mix, unless the separator took most of
- * it for something else.
+ * often enough, over the length of each; where it stands by what was parted from the mix, unless
+ * the separator took most of it for something else.
  */
 final class StrokeMeter {
   private static final int MOST_LOOKS = 60; // strokes that are looked at
   private static final int ALONE = 6; // strokes that play by themselves, to do without the others
   private static final double NEAR = 0.05;
-  private static final double STROKE_SECONDS = 0.046;
-  private static final double DECAY = 4.6; // of 20 dB in time constants of power
+  private static final double BEGINNING = 0.046; // seconds
+  private static final double EDGE = 0.003; // before the next stroke
   private static final double FOUND = 0.25; // of a layer's power in its group
   private static final double SHORTEST = 0.03;
   private static final double LONGEST = 0.4;
+  private static final double LONGEST_CYMBAL = 2.5;
 
   /** Of strokes that always have others beside them the louder ones tell of those. */
   private static final double TYPICAL = 0.4;
@@ -39,36 +40,60 @@ final class StrokeMeter {
     this.all = List.copyOf(all);
   }
 
-  /** Of a lane's strokes, at least one, which sound within so many seconds. */
-  LayerFinder.Measures measure(Lane lane, List<Hit> hits, double seconds) {
-    SoundProbe probe = new SoundProbe(audio, STROKE_SECONDS);
+  /** Of a lane's strokes, at least one, in the stretches in which it plays. */
+  LayerFinder.Measures measure(Lane lane, List<Hit> hits, List<HeardLayer.Span> active) {
     List<Hit> bare = hits.stream().filter(h -> isAlone(h, o -> true)).toList();
-    List<BandPowers> each =
-        some(bare.size() >= ALONE ? bare : hits).stream()
-            .map(
-                h -> {
-                  BandPowers one = new BandPowers();
-                  probe.stroke(h.time(), lowest(lane), highest(lane), one);
-                  return one;
-                })
-            .toList();
-    BandPowers mixed = BandPowers.typical(each, TYPICAL);
-    double mean = loudness(lane, each, bare.size() >= ALONE, mixed) * sounding(hits) / seconds;
+    boolean alone = bare.size() >= ALONE;
+    List<Hit> looked = some(alone ? bare : hits);
+    double mixed = loudness(lane, looked, alone);
     BandPowers apart = apart(lane, hits);
-    boolean found = apart.loudness() * hits.size() / seconds > FOUND * mean;
-    return new LayerFinder.Measures(found ? apart : mixed, mean);
+    boolean found = apart.loudness() > FOUND * mixed;
+    double one = found && !alone && isPartedWell(lane) ? apart.loudness() : mixed;
+    LevelCourse course = new LevelCourse(audio.duration());
+    hits.forEach(h -> course.stroke(h.time(), length(lane, h), one));
+    return new LayerFinder.Measures(found ? apart : beginnings(lane, looked), course.gated(active));
   }
 
   /**
-   * Of a stroke: the mean of those that play alone; quiet lanes by what is typical of each band.
+   * What plays at the ends of the spectrum is parted nearer than the mix beside others tells it.
    */
-  private static double loudness(
-      Lane lane, List<BandPowers> each, boolean alone, BandPowers typical) {
+  private static boolean isPartedWell(Lane lane) {
+    return Stem.of(lane) == Stem.KICK || Stem.of(lane) == Stem.HATS;
+  }
+
+  /** Typical powers of strokes' first moments. */
+  private BandPowers beginnings(Lane lane, List<Hit> hits) {
+    SoundProbe probe = new SoundProbe(audio, BEGINNING);
+    return BandPowers.typical(hits.stream().map(h -> stroke(probe, lane, h)).toList(), TYPICAL);
+  }
+
+  private static BandPowers stroke(SoundProbe probe, Lane lane, Hit h) {
+    BandPowers out = new BandPowers();
+    probe.stroke(h.time(), lowest(lane), highest(lane), out);
+    return out;
+  }
+
+  /**
+   * Loudness times seconds of a stroke: the mean of those that play alone; quiet lanes by what is
+   * typical of each band.
+   */
+  private double loudness(Lane lane, List<Hit> hits, boolean alone) {
+    List<BandPowers> each = hits.stream().map(h -> energy(lane, h)).toList();
     if (lane.base() == Lane.PERCUSSION || lane.base() == Lane.CYMBAL) {
-      return typical.loudness();
+      return BandPowers.typical(each, TYPICAL).loudness();
     }
     double[] loud = each.stream().mapToDouble(BandPowers::loudness).sorted().toArray();
     return alone ? Arrays.stream(loud).average().orElse(0) : loud[(int) (TYPICAL * loud.length)];
+  }
+
+  /** Power times seconds; what lies beyond the next stroke as if it died away evenly. */
+  private BandPowers energy(Lane lane, Hit h) {
+    double full = length(lane, h);
+    int next = Ordered.first(all, Hit::time, h.time() + NEAR);
+    double room = next < all.size() ? all.get(next).time() - h.time() - EDGE : full;
+    double heard = Math.min(full, Math.max(SHORTEST, room));
+    return stroke(SoundProbe.even(audio, heard), lane, h)
+        .times(heard * LevelCourse.gone(1) / LevelCourse.gone(heard / full));
   }
 
   private BandPowers apart(Lane lane, List<Hit> hits) {
@@ -80,7 +105,7 @@ final class StrokeMeter {
     BandPowers out = new BandPowers();
     for (Hit h : some(alone.size() >= ALONE ? alone : hits)) {
       double next = Arrays.stream(struck).filter(t -> t > h.time() + NEAR).findFirst().orElse(1e9);
-      meter.stroke(stem, h.time(), Math.min(h.time() + length(h, 1), next - NEAR), out);
+      meter.stroke(stem, h.time(), Math.min(h.time() + length(lane, h), next - NEAR), out);
     }
     return out;
   }
@@ -97,13 +122,10 @@ final class StrokeMeter {
     return IntStream.iterate(0, k -> k < hits.size(), k -> k + step).mapToObj(hits::get).toList();
   }
 
-  private static double sounding(List<Hit> hits) {
-    return hits.stream().mapToDouble(h -> length(h, DECAY)).sum();
-  }
-
-  /** Seconds of a stroke, or of a part of it, within bounds. */
-  private static double length(Hit h, double part) {
-    return Math.max(SHORTEST, Math.min(LONGEST, h.lengthMs() / 1000 / part));
+  /** Seconds of a stroke until it is 20 dB down, within bounds. */
+  private static double length(Lane lane, Hit h) {
+    double longest = lane.base() == Lane.CYMBAL ? LONGEST_CYMBAL : LONGEST;
+    return Math.max(SHORTEST, Math.min(longest, h.lengthMs() / 1000));
   }
 
   /** Where a lane has something to say: below lies what others play. */

@@ -6,8 +6,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Random;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
+import looseecho.dsp.Loudness;
 import looseecho.dsp.ThirdOctaves;
 import looseecho.echo.Part;
 import looseecho.hits.Hit;
@@ -73,6 +75,29 @@ class LayerFinderTest {
     assertEquals(bare, level(x, hits), 1);
   }
 
+  /** One stroke in two seconds: the pauses fall under the gates of ITU-R BS.1770-4. */
+  @Test
+  void aRareStrokeIsAsLoudAsAMeterWithGatesReadsIt() {
+    Random random = new Random(5);
+    float[] x = new float[20 * RATE];
+    List<Hit> hits = new ArrayList<>();
+    for (int k = 0; k < 10; k++) {
+      for (int i = 0; i < RATE; i++) { // 20 dB in 200 ms
+        x[2 * k * RATE + RATE / 2 + i] =
+            (float) (0.3 * random.nextGaussian() * Math.pow(10, -i / (0.2 * RATE)));
+      }
+      hits.add(new Hit(Lane.SNARE, 2 * k + 0.5, 100, k, 0, 0, 1).withLength(200));
+    }
+    Audio audio = new Audio(x, x, RATE);
+    StemMeter meter = new StemMeter(StemPowers.of(audio, Progress.NONE));
+    double power =
+        new StrokeMeter(audio, meter, hits)
+            .measure(Lane.SNARE, hits, List.of(new HeardLayer.Span(0, 20)))
+            .mean();
+    double lufs = -0.691 + 10 * Math.log10(power / 3); // noise of variance 1 adds up to 3
+    assertEquals(new Loudness().integrated(audio).getAsDouble(), lufs, 1);
+  }
+
   private static void add(float[] to, float[] sound, int at, float gain) {
     for (int i = 0; i < sound.length && at + i < to.length; i++) {
       to[at + i] += gain * sound[i];
@@ -85,6 +110,9 @@ class LayerFinderTest {
     StemMeter meter = new StemMeter(StemPowers.of(audio, Progress.NONE));
     List<Hit> own = all.stream().filter(h -> h.lane() == Lane.PERCUSSION).toList();
     return 10
-        * Math.log10(new StrokeMeter(audio, meter, all).measure(Lane.PERCUSSION, own, 10).mean());
+        * Math.log10(
+            new StrokeMeter(audio, meter, all)
+                .measure(Lane.PERCUSSION, own, List.of(new HeardLayer.Span(0, 10)))
+                .mean());
   }
 }
