@@ -91,16 +91,17 @@ public final class LayerFinder {
     List<Span> active = struck(hits);
     return active.isEmpty()
         ? Optional.empty()
-        : Optional.of(drum(name, lane, active, strokes.measure(lane, hits, active)));
+        : Optional.of(drum(name, lane, hits, strokes.measure(lane, hits, active)));
   }
 
-  private HeardLayer drum(String name, Lane lane, List<Span> active, Measures own) {
+  private HeardLayer drum(String name, Lane lane, List<Hit> hits, Measures own) {
+    List<Span> active = struck(hits);
     return layer(
         name,
         lane.family(),
         active,
         own,
-        Jobs.of(lane, played.hits()),
+        Jobs.of(lane, hits, played.hits()),
         moves.ofAll(active, own.powers().image().width()),
         Optional.empty(),
         Optional.empty());
@@ -117,7 +118,8 @@ public final class LayerFinder {
                 .map(
                     j -> {
                       List<Span> active = struck(j.hits());
-                      return drum("clap", Lane.CLAP, active, j.measures(audio.duration(), active));
+                      return drum(
+                          "clap", Lane.CLAP, j.hits(), j.measures(audio.duration(), active));
                     });
   }
 
@@ -212,16 +214,16 @@ public final class LayerFinder {
     boolean[] plays = slots(sounding);
     BandPowers powers = meter.over(stem, n -> plays[n]);
     double mean = meter.course(stem).gated(own.alone());
-    double held = all.stream().mapToDouble(n -> n.end() - n.start()).average().orElse(0);
-    String job = Jobs.of(family, powers, held / bar);
+    Optional<HeardLayer.Duck> duck = ducks.find(stem, all, own.active(), powers.image().mid());
+    boolean struck = duck.isEmpty() && meter.diesAway(stem, own.alone());
     return layer(
         name,
         family,
         own.active(),
         new Measures(powers, mean),
-        job,
+        Jobs.of(family, powers, struck),
         moves.find(stem, own.alone(), moves.ofAll(own.active(), powers.image().width())),
-        ducks.find(stem, all, own.active(), powers.image().mid()),
+        duck,
         stem == Stem.BASS ? Optional.empty() : repeats.find(all));
   }
 

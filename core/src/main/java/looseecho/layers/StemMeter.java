@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntPredicate;
 import java.util.function.IntToDoubleFunction;
+import java.util.stream.IntStream;
 import looseecho.dsp.ThirdOctaves;
 import looseecho.separate.Stem;
 import looseecho.separate.StemPowers;
@@ -11,6 +12,9 @@ import looseecho.separate.StemPowers;
 /** Sums up what the separator heard of a group, over stretches of time or over strokes. */
 final class StemMeter {
   private static final double TAKEN = 0.7; // of what sounded before; the rest may be the room's
+
+  /** Share of its louder moments: 8 dB. Held chords stay within 7 dB, struck ones fall by 10. */
+  private static final double SOFT = Math.pow(10, -0.8);
 
   /** Share of the whole in a bar below which a group rests. */
   static final double SILENT = Math.pow(10, -2.2);
@@ -78,6 +82,18 @@ final class StemMeter {
       }
     }
     return out;
+  }
+
+  /** True for a group that is soft for a fifth of its time, as struck chords are between them. */
+  boolean diesAway(Stem stem, List<HeardLayer.Span> spans) {
+    double[] sorted =
+        IntStream.range(0, slots())
+            .filter(n -> spans.stream().anyMatch(s -> s.has((n + 0.5) * seconds())))
+            .mapToDouble(n -> loudness(stem, n))
+            .sorted()
+            .toArray();
+    int fifth = sorted.length / 5;
+    return sorted.length > 0 && sorted[fifth] < SOFT * sorted[sorted.length - 1 - fifth];
   }
 
   /** Mean powers of a group over some slots. */

@@ -2,7 +2,6 @@ package looseecho.layers;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
-import java.util.Collections;
 import java.util.List;
 import looseecho.activity.Lane;
 import looseecho.dsp.ThirdOctaves;
@@ -27,21 +26,24 @@ class JobsTest {
 
   @Test
   void heldSoundsByBandWidthAndLength() {
-    assertEquals("sub", Jobs.of("bass", powers(40, 90, 0), 0.5));
-    assertEquals("body", Jobs.of("bass", powers(40, 400, 0), 0.5));
-    assertEquals("bed", Jobs.of("chords", powers(200, 2000, 0.2), 1));
-    assertEquals("body", Jobs.of("chords", powers(200, 2000, 0.2), 0.1));
-    assertEquals("width", Jobs.of("chords", powers(200, 2000, 0.7), 1));
-    assertEquals("lead", Jobs.of("riff", powers(400, 2000, 0), 0.1));
+    assertEquals("sub", Jobs.of("bass", powers(40, 90, 0), false));
+    assertEquals("body", Jobs.of("bass", powers(40, 400, 0), false));
+    assertEquals("bed", Jobs.of("chords", powers(200, 2000, 0.2), false));
+    assertEquals("body", Jobs.of("chords", powers(200, 2000, 0.2), true));
+    assertEquals("width", Jobs.of("chords", powers(200, 2000, 0.7), true));
+    assertEquals("lead", Jobs.of("riff", powers(400, 2000, 0), true));
   }
 
   @Test
-  void aClapIsTheBodyUnlessThereIsASnare() {
+  void aClapIsTheBodyUnlessItFallsWithASnare() {
     Hit snare = new Hit(Lane.SNARE, 1, 100, 1, 4, 0, 0.9);
-    assertEquals("body", Jobs.of(Lane.CLAP, List.of(snare)));
-    assertEquals("width", Jobs.of(Lane.CLAP, Collections.nCopies(9, snare)));
-    assertEquals("air", Jobs.of(Lane.RIDE, List.of()));
-    assertEquals("tail", Jobs.of(Lane.CYMBAL, List.of()));
-    assertEquals("texture", Jobs.of(Lane.PERCUSSION, List.of()));
+    Hit on = new Hit(Lane.CLAP, 1.02, 100, 1, 4, 0, 0.9);
+    Hit off = new Hit(Lane.CLAP, 1.5, 100, 1, 8, 0, 0.9);
+    List<Hit> all = List.of(snare, on, off);
+    assertEquals("body", Jobs.of(Lane.CLAP, List.of(on, off), all));
+    assertEquals("width", Jobs.of(Lane.CLAP, List.of(on), all));
+    assertEquals("air", Jobs.of(Lane.RIDE, List.of(), all));
+    assertEquals("tail", Jobs.of(Lane.CYMBAL, List.of(), all));
+    assertEquals("texture", Jobs.of(Lane.PERCUSSION, List.of(), all));
   }
 }
