@@ -14,7 +14,7 @@ final class HatSides {
   private static final int FEWEST = 8; // on each side
   private static final double SHARE = 0.2;
   private static final double APART = 0.5; // of places, -1 to 1
-  private static final double SEPARATION = 9; // of the two groups, as TwoMeans has it
+  private static final double SEPARATION = 8; // of the two groups, as TwoMeans has it
 
   private final StemMeter meter;
 
