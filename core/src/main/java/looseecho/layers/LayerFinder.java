@@ -42,12 +42,7 @@ public final class LayerFinder {
 
   /** Parts the sound, which takes a while. */
   public LayerFinder(Audio audio, Analysis a, Progress progress) {
-    this(audio, Played.of(a), progress);
-  }
-
-  /** The same for what is known to play. */
-  public LayerFinder(Audio audio, Played played, Progress progress) {
-    this(audio, StemPowers.of(audio, progress), played);
+    this(audio, StemPowers.of(audio, progress), Played.of(a));
   }
 
   /** The same for sound that has been parted before. */
@@ -63,7 +58,7 @@ public final class LayerFinder {
     this.moves = new MoveFinder(meter, bar, played.events());
   }
 
-  /** All layers, drums first. */
+  /** All layers in the order of the families, drums first. */
   public List<HeardLayer> find() {
     HeardDrums drums = HeardDrums.of(played.hits());
     List<Supplier<Stream<HeardLayer>>> all = new ArrayList<>();
@@ -81,7 +76,10 @@ public final class LayerFinder {
     all.add(() -> line("chords", Stem.CHORDS, played.chords()));
     all.add(() -> line("riff", Stem.RIFF, played.riff()));
     all.add(this::noises);
-    return Together.map(all, s -> s.get().toList()).stream().flatMap(List::stream).toList();
+    return Together.map(all, s -> s.get().toList()).stream()
+        .flatMap(List::stream)
+        .sorted(Comparator.comparingInt(l -> LayerEdits.FAMILIES.indexOf(l.family())))
+        .toList();
   }
 
   private Optional<HeardLayer> drum(String name, Lane lane, List<Hit> hits) {

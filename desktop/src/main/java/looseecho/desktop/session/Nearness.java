@@ -31,12 +31,19 @@ public final class Nearness {
   private final EchoMaker maker;
   private final Work lane;
   private final Notice notice;
+  private final Hearings hearings;
   private final ReadOnlyObjectWrapper<Comparison> comparison = new ReadOnlyObjectWrapper<>();
   private Optional<String> other = Optional.empty(); // than the track
   private Template of;
   private Sounds with;
 
-  Nearness(Desk desk, EchoMaker maker, Work lane, Notice notice) {
+  /**
+   * With a lane of its own.
+   *
+   * @param hearings which keep what was parted
+   */
+  Nearness(Desk desk, EchoMaker maker, Work lane, Notice notice, Hearings hearings) {
+    this.hearings = hearings;
     this.desk = desk;
     this.maker = maker;
     this.lane = lane;
@@ -62,7 +69,8 @@ public final class Nearness {
     measure(
         (renderer, p) -> {
           Side track = new Side(r.name(), exact, new Resampler().resample(r.audio(), RATE));
-          return Comparer.compare(track, Side.echo("echo", now, renderer, p), p);
+          Side echo = Side.echo("echo", now, renderer, p);
+          return Comparer.compare(track, each -> hearings.parted(r, each), echo, p);
         },
         Optional.empty());
   }

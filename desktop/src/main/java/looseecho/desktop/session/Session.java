@@ -72,7 +72,7 @@ public final class Session implements AutoCloseable {
     palette = new PaletteEar(desk, maker, playback, lanes, notice, drawer);
     checklist = new Checklist(desk, layers, palette, () -> preferences.now().schools());
     pairs = new PairEar(desk, maker, palette, playback, lanes);
-    nearness = new Nearness(desk, maker, lanes.measuring(), notice);
+    nearness = new Nearness(desk, maker, lanes.measuring(), notice, hearings);
     packing =
         new Packing(desk, lanes.exporting(), notice, layers, nearness.comparisonProperty()::get);
     sounding();
