@@ -67,7 +67,10 @@ class FindTest extends WindowTest {
     robot.press(KeyCode.CONTROL).type(KeyCode.DIGIT2).release(KeyCode.CONTROL);
     assertEquals(Bench.HITS, shell.bench(), "keys work as soon as the card is gone");
 
+    robot.type(KeyCode.F2);
+    assertTrue(robot.lookup("#arithmetic").tryQuery().isPresent());
     asked("blind test no such thing");
+    assertTrue(robot.lookup("#arithmetic").tryQuery().isEmpty(), "one card takes another's place");
     robot.type(KeyCode.ENTER); // nothing fits: nothing happens
     robot.type(KeyCode.ESCAPE);
     assertTrue(robot.lookup("#find").tryQuery().isEmpty());

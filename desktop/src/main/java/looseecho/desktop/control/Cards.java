@@ -11,6 +11,7 @@ import javafx.scene.layout.VBox;
 /** Cards that lie over a bench until they are closed. */
 public final class Cards {
   private static final String STYLE = "card";
+  private static final String CALLED = "called-card";
 
   private Cards() {}
 
@@ -30,12 +31,22 @@ public final class Cards {
     return false;
   }
 
-  /** Lays a card over the bench; the key that called it takes it away. */
+  /**
+   * Lays a card over the bench; the key that called it takes it away, and so does another card that
+   * is called.
+   *
+   * @param key {@link KeyCode#ESCAPE} for one that comes uncalled, and stays under others
+   */
   public static VBox show(StackPane over, String id, KeyCode key, Node... content) {
     close(over, id);
+    boolean called = key != KeyCode.ESCAPE;
+    over.getChildren().removeIf(n -> called && n.getStyleClass().contains(CALLED));
     VBox card = new VBox(10, content);
     card.setId(id);
     card.getStyleClass().addAll("panel", STYLE);
+    if (called) {
+      card.getStyleClass().add(CALLED);
+    }
     card.setPadding(new Insets(16));
     card.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
     card.addEventFilter(
