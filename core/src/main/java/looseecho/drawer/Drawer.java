@@ -21,7 +21,7 @@ import looseecho.palette.SoundClass;
  * thread.
  */
 public final class Drawer implements AutoCloseable {
-  private static final int VERSION = 2; // one more when sounds are measured or told otherwise
+  private static final int VERSION = 3; // one more when sounds are measured or told otherwise
   private static final String FIELDS =
       "file, size, modified, class, confidence, attack, decay, length, pitch, fall, centroid, noise,"
           + " odd, width, picture";

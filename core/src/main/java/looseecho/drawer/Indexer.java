@@ -122,7 +122,7 @@ public final class Indexer {
       float[] right = at.channel(1);
       float[] mono = at.mono();
       Descriptors like = new DescriptorFinder().of(left, right);
-      SoundClassifier.Said said = classifier.classify(mono);
+      SoundClassifier.Said said = classifier.classify(mono, f.file());
       Picture picture = Picture.of(mono, Picture.attack(mono));
       return new Entry(
           f.file(), f.size(), f.modified(), said.what(), said.confidence(), like, picture);
