@@ -29,6 +29,9 @@ final class StrokeMeter {
   /** Of strokes that always have others beside them the louder ones tell of those. */
   private static final double TYPICAL = 0.4;
 
+  /** Percussion is softer than what is struck with it, and struck often. */
+  private static final double SOFTEST = 0.2;
+
   private final Audio audio;
   private final StemMeter meter;
   private final List<Hit> all;
@@ -80,7 +83,7 @@ final class StrokeMeter {
   private double loudness(Lane lane, List<Hit> hits, boolean alone) {
     List<BandPowers> each = hits.stream().map(h -> energy(lane, h)).toList();
     if (lane.base() == Lane.PERCUSSION || lane.base() == Lane.CYMBAL) {
-      return BandPowers.typical(each, TYPICAL).loudness();
+      return BandPowers.typical(each, lane == Lane.PERCUSSION ? SOFTEST : TYPICAL).loudness();
     }
     double[] loud = each.stream().mapToDouble(BandPowers::loudness).sorted().toArray();
     return alone ? Arrays.stream(loud).average().orElse(0) : loud[(int) (TYPICAL * loud.length)];
