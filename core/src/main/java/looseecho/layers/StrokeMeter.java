@@ -48,7 +48,9 @@ final class StrokeMeter {
     List<Hit> bare = hits.stream().filter(h -> isAlone(h, o -> true)).toList();
     boolean alone = bare.size() >= ALONE;
     List<Hit> looked = some(alone ? bare : hits);
-    double mixed = loudness(lane, looked, alone);
+    boolean hats = alone && lane.family().equals("hats"); // which are softer where they are alone
+    double louder = hats ? square(hits) / square(bare) : 1;
+    double mixed = louder * loudness(lane, looked, alone);
     BandPowers apart = apart(lane, hits);
     boolean found = apart.loudness() > FOUND * mixed;
     double one = found && !alone && isPartedWell(lane) ? apart.loudness() : mixed;
@@ -97,6 +99,11 @@ final class StrokeMeter {
     double heard = Math.min(full, Math.max(SHORTEST, room));
     return stroke(SoundProbe.even(audio, heard), lane, h)
         .times(heard * LevelCourse.gone(1) / LevelCourse.gone(heard / full));
+  }
+
+  /** Mean square of strokes' velocities, on whose scale power goes. */
+  private static double square(List<Hit> hits) {
+    return hits.stream().mapToDouble(h -> h.velocity() * h.velocity()).average().orElse(1);
   }
 
   private BandPowers apart(Lane lane, List<Hit> hits) {
