@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import looseecho.compare.Finding;
+import looseecho.dsp.ThirdOctaves;
 import looseecho.echo.Part;
 import looseecho.echo.Template;
 import looseecho.echo.TemplateSection;
@@ -158,7 +159,7 @@ public final class Sheet {
           List.of(
               l.name(),
               l.job(),
-              String.format(Locale.ROOT, "%.0f to %.0f Hz", l.lowHz(), l.highHz()),
+              ThirdOctaves.words(l.lowHz(), l.highHz()),
               place(l.image().pan()),
               String.format(Locale.ROOT, "%.0f %%", 100 * Math.min(1, 2 * l.image().width())),
               String.format(Locale.ROOT, "%+.0f dB", l.levelDb()),

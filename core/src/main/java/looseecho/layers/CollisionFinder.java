@@ -3,8 +3,8 @@ package looseecho.layers;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
+import looseecho.dsp.ThirdOctaves;
 
 /**
  * Finds layers that get in each other's way, by what is common practice: kick and bass near 100 Hz,
@@ -55,7 +55,7 @@ public final class CollisionFinder {
     if (together < LEAST_SECONDS || octaves < LEAST_OCTAVES) {
       return;
     }
-    String band = String.format(Locale.ROOT, "%.0f to %.0f Hz", low, high);
+    String band = ThirdOctaves.words(low, high);
     String both = "The " + a.name() + " and the " + b.name();
     if (is(a, b, "kick", "bass")) {
       boolean ducked = a.duck().isPresent() || b.duck().isPresent();

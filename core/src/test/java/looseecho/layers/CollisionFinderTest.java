@@ -27,7 +27,7 @@ class CollisionFinderTest {
 
   @Test
   void kickAndBassAWideLowEndAndTwoBedsAreFound() {
-    HeardLayer kick = layer("kick", "kick", 45, 110, 0, "body", 20);
+    HeardLayer kick = layer("kick", "kick", 50, 100, 0, "body", 20);
     HeardLayer bass = layer("bass", "bass", 40, 200, 0.3, "body", 20);
     HeardLayer pad = layer("pad", "chords", 200, 900, 0.3, "bed", 18);
     HeardLayer noise = layer("hiss", "noise", 300, 12_000, 0.3, "bed", 15);
@@ -36,7 +36,7 @@ class CollisionFinderTest {
             .map(Collision::what)
             .toList();
     assertEquals(3, what.size(), what.toString());
-    assertTrue(what.contains("The kick and the bass share 45 to 110 Hz"), what.toString());
+    assertTrue(what.contains("The kick and the bass share 50 to 100 Hz"), what.toString());
     assertTrue(what.contains("The bass is wide below 120 Hz"), what.toString());
     assertTrue(what.get(2).contains("one job (bed)"), what.toString());
   }

@@ -30,6 +30,10 @@ class LayerFinderTest {
     assertEquals(1000, ThirdOctaves.centre(16), 1e-9);
     assertEquals(1995.262, ThirdOctaves.centre(19), 0.001);
     assertEquals(19952.62, ThirdOctaves.centre(29), 0.01);
+    // and its nominal ones
+    assertEquals(31.5, ThirdOctaves.nominal(ThirdOctaves.centre(1)), 1e-9);
+    assertEquals(315, ThirdOctaves.nominal(ThirdOctaves.centre(11)), 1e-9);
+    assertEquals("500 to 12500 Hz", ThirdOctaves.words(501.19, 12589));
     // edges lie a sixth of an octave off, by ten to the 1/20: 891 to 1122 Hz around 1 kHz
     assertEquals(16, ThirdOctaves.band(892));
     assertEquals(16, ThirdOctaves.band(1121));

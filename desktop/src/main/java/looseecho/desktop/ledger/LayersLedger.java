@@ -11,6 +11,7 @@ import looseecho.desktop.control.Buttons;
 import looseecho.desktop.session.Desk;
 import looseecho.desktop.session.LayerEar;
 import looseecho.desktop.session.Playback;
+import looseecho.dsp.ThirdOctaves;
 import looseecho.form.Section;
 import looseecho.layers.Collision;
 import looseecho.layers.CollisionFinder;
@@ -79,7 +80,7 @@ public final class LayersLedger extends VBox {
     getChildren().add(ReadingRow.heading(l.name()));
     getChildren().add(new LayerRows(ear, l, playback.player()::position));
     line(String.format(Locale.ROOT, "%+.1f dB against the whole", l.levelDb()));
-    line(String.format(Locale.ROOT, "%.0f to %.0f Hz", l.lowHz(), l.highHz()));
+    line(ThirdOctaves.words(l.lowHz(), l.highHz()));
     line(
         SettingRows.side(l.image().pan())
             + ", width "
