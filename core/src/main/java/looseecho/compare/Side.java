@@ -66,7 +66,7 @@ public record Side(String name, Template template, Audio audio, Map<Line, Audio>
 
   /** Weighted power of a sound while a layer plays. */
   private static double power(Audio x, HeardLayer layer) {
-    return Loudness.gated(x, t -> layer.active().stream().anyMatch(s -> s.has(t)));
+    return Loudness.gated(x, layer::sounds);
   }
 
   /** True when both sound alike sample by sample, as a mix and its file do, at any level. */

@@ -129,7 +129,7 @@ public record HeardLayer(
     }
 
     /** True when a time lies inside. */
-    public boolean has(double time) {
+    boolean has(double time) {
       return time >= start && time < end;
     }
   }

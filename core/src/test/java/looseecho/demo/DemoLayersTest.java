@@ -5,7 +5,6 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.function.DoublePredicate;
 import looseecho.activity.Lane;
 import looseecho.analysis.Analyzer;
 import looseecho.analysis.Corrections;
@@ -70,7 +69,7 @@ class DemoLayersTest {
             TUNE.riseStart() + 0.01,
             TUNE.duration());
     Audio own = new HarbourMix().render(one, Progress.NONE);
-    DoublePredicate plays = t -> layer.active().stream().anyMatch(s -> s.has(t));
-    return 10 * Math.log10(Loudness.gated(own, plays) / Loudness.gated(audio, plays));
+    return 10
+        * Math.log10(Loudness.gated(own, layer::sounds) / Loudness.gated(audio, layer::sounds));
   }
 }
