@@ -1,6 +1,8 @@
 package looseecho.drawer;
 
 import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.FloatBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -12,19 +14,22 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import looseecho.palette.Descriptors;
 import looseecho.palette.Picture;
 import looseecho.palette.SoundClass;
+import looseecho.palette.SoundClassifier;
 
 /**
  * The drawer's database. What was measured once is kept until the file changes. Belongs to one
  * thread.
  */
 public final class Drawer implements AutoCloseable {
-  private static final int VERSION = 3; // one more when sounds are measured or told otherwise
+  private static final int VERSION = 4; // one more when sounds are measured or told otherwise
   private static final String FIELDS =
       "file, size, modified, class, confidence, attack, decay, length, pitch, fall, centroid, noise,"
           + " odd, width, picture";
+  private static final String KEPT = FIELDS + ", shares, place";
 
   private final Connection database;
 
@@ -58,7 +63,8 @@ public final class Drawer implements AutoCloseable {
       s.execute(
           "CREATE TABLE IF NOT EXISTS sound (file TEXT PRIMARY KEY, size INTEGER, modified INTEGER,"
               + " class TEXT, confidence REAL, attack REAL, decay REAL, length REAL, pitch REAL,"
-              + " fall REAL, centroid REAL, noise REAL, odd REAL, width REAL, picture BLOB)");
+              + " fall REAL, centroid REAL, noise REAL, odd REAL, width REAL, picture BLOB, shares BLOB,"
+              + " place BLOB)");
     }
   }
 
@@ -77,19 +83,72 @@ public final class Drawer implements AutoCloseable {
   }
 
   /** Keeps what was measured, all or nothing. */
-  void put(List<Entry> entries) throws IOException {
-    String marks = "?" + ", ?".repeat(FIELDS.split(",").length - 1);
+  void put(List<Measured> sounds) throws IOException {
+    String marks = "?" + ", ?".repeat(KEPT.split(",").length - 1);
     try (PreparedStatement s =
         database.prepareStatement(
-            "INSERT OR REPLACE INTO sound (" + FIELDS + ") VALUES (" + marks + ")")) {
-      database.setAutoCommit(false);
-      for (Entry e : entries) {
-        fill(s, e);
+            "INSERT OR REPLACE INTO sound (" + KEPT + ") VALUES (" + marks + ")")) {
+      for (Measured m : sounds) {
+        fill(s, m.entry());
+        s.setBytes(16, floats(m.look().shares()));
+        s.setBytes(17, m.look().place());
         s.addBatch();
       }
-      s.executeBatch();
-      database.commit();
-      database.setAutoCommit(true);
+      together(s);
+    } catch (SQLException e) {
+      throw broken(e);
+    }
+  }
+
+  /**
+   * A sample as it was measured.
+   *
+   * @param look what the drawer's other samples are judged by, too
+   */
+  record Measured(Entry entry, SoundClassifier.Look look) {}
+
+  private void together(PreparedStatement batch) throws SQLException {
+    database.setAutoCommit(false);
+    batch.executeBatch();
+    database.commit();
+    database.setAutoCommit(true);
+  }
+
+  private static byte[] floats(double[] values) {
+    ByteBuffer out = ByteBuffer.allocate(Float.BYTES * values.length);
+    for (double v : values) {
+      out.putFloat((float) v);
+    }
+    return out.array();
+  }
+
+  private static double[] doubles(byte[] floats) {
+    FloatBuffer in = ByteBuffer.wrap(floats).asFloatBuffer();
+    return IntStream.range(0, in.limit()).mapToDouble(in::get).toArray();
+  }
+
+  /** Tells every sound's class once more, each together with those that are like it. */
+  void settle() throws IOException {
+    List<String> files = new ArrayList<>();
+    List<SoundClassifier.Look> looks = new ArrayList<>();
+    try (PreparedStatement read =
+            database.prepareStatement("SELECT file, shares, place FROM sound ORDER BY file");
+        PreparedStatement write =
+            database.prepareStatement("UPDATE sound SET class = ?, confidence = ? WHERE file = ?");
+        ResultSet r = read.executeQuery()) {
+      while (r.next()) {
+        files.add(r.getString(1));
+        looks.add(new SoundClassifier.Look(doubles(r.getBytes(2)), r.getBytes(3)));
+      }
+      List<double[]> settled = Neighbours.settled(looks);
+      for (int k = 0; k < settled.size(); k++) {
+        SoundClassifier.Said said = SoundClassifier.Said.of(settled.get(k));
+        write.setString(1, said.what().name());
+        write.setDouble(2, said.confidence());
+        write.setString(3, files.get(k));
+        write.addBatch();
+      }
+      together(write);
     } catch (SQLException e) {
       throw broken(e);
     }

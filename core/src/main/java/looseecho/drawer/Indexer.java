@@ -70,13 +70,17 @@ public final class Indexer {
     int added = 0;
     for (int from = 0; from < fresh.size(); from += BATCH) {
       progress.step("Measuring samples", (double) from / fresh.size());
-      List<Entry> entries =
+      List<Drawer.Measured> measured =
           fresh.subList(from, Math.min(fresh.size(), from + BATCH)).parallelStream()
-              .map(f -> entry(f, failed))
+              .map(f -> measured(f, failed))
               .filter(Objects::nonNull)
               .toList();
-      drawer.put(entries);
-      added += entries.size();
+      drawer.put(measured);
+      added += measured.size();
+    }
+    if (added + gone > 0) {
+      progress.step("Comparing samples", 1);
+      drawer.settle();
     }
     progress.step("Measuring samples", 1);
     notes.addAll(failed.stream().sorted().toList());
@@ -109,7 +113,7 @@ public final class Indexer {
     return out;
   }
 
-  private Entry entry(Found f, ConcurrentLinkedQueue<String> failed) {
+  private Drawer.Measured measured(Found f, ConcurrentLinkedQueue<String> failed) {
     try {
       Audio audio = new AudioReader().oneShot(f.file(), Progress.NONE);
       if (audio.duration() > LONGEST || audio.peak() < 1e-4) {
@@ -122,10 +126,13 @@ public final class Indexer {
       float[] right = at.channel(1);
       float[] mono = at.mono();
       Descriptors like = new DescriptorFinder().of(left, right);
-      SoundClassifier.Said said = classifier.classify(mono, f.file());
+      SoundClassifier.Look look = classifier.look(mono, f.file());
+      SoundClassifier.Said said = SoundClassifier.Said.of(look.shares());
       Picture picture = Picture.of(mono, Picture.attack(mono));
-      return new Entry(
-          f.file(), f.size(), f.modified(), said.what(), said.confidence(), like, picture);
+      Entry own =
+          new Entry(
+              f.file(), f.size(), f.modified(), said.what(), said.confidence(), like, picture);
+      return new Drawer.Measured(own, look);
     } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
       failed.add(f.file() + ": " + e.getMessage());
       return null;

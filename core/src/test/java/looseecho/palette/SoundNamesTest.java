@@ -56,14 +56,18 @@ class SoundNamesTest {
     float[] kick = new DrumSynth().render(Sounds.plain().drum(Part.of(Lane.KICK)), 44100, 3);
     SoundClassifier ear = new SoundClassifier();
     assertEquals(SoundClass.KICK, ear.classify(kick).what());
-    assertEquals(SoundClass.KICK, ear.classify(kick, Path.of("/a/closed hat.wav")).what());
+    assertEquals(SoundClass.KICK, told(ear, kick, "/a/closed hat.wav"));
     float[] tone = new float[44100]; // low and dying away, its pitch falls: a long kick, or a bass
     double phase = 0;
     for (int i = 0; i < tone.length; i++) {
       phase += 2 * Math.PI * 62 * (1 + Math.exp(-i / 600.0)) / 44100;
       tone[i] = (float) (Math.sin(phase) * Math.exp(-i / 9000.0));
     }
-    assertEquals(SoundClass.KICK, ear.classify(tone, Path.of("/a/kick 4.wav")).what());
-    assertEquals(SoundClass.BASS, ear.classify(tone, Path.of("/a/bass 4.wav")).what());
+    assertEquals(SoundClass.KICK, told(ear, tone, "/a/kick 4.wav"));
+    assertEquals(SoundClass.BASS, told(ear, tone, "/a/bass 4.wav"));
+  }
+
+  private static SoundClass told(SoundClassifier ear, float[] sound, String file) {
+    return SoundClassifier.Said.of(ear.look(sound, Path.of(file)).shares()).what();
   }
 }
