@@ -82,6 +82,13 @@ final class LayersJson {
                     .put("feedback", round(r.feedback()))
                     .put("ping_pong", r.pingPong()),
             () -> o.putNull("repeats"));
+    l.room()
+        .ifPresentOrElse(
+            r ->
+                o.putObject("room")
+                    .put("seconds", round(r.seconds()))
+                    .put("share", round(r.share())),
+            () -> o.putNull("room"));
     ArrayNode moves = o.putArray("moves");
     for (HeardLayer.Move m : l.moves()) {
       ObjectNode one = moves.addObject().put("what", m.what());

@@ -22,6 +22,7 @@ import looseecho.separate.Stem;
  * @param moves what moves while it plays
  * @param duck what pushes it down; empty for nothing, or where it can't be told
  * @param repeats that follow its notes in time; empty for none heard
+ * @param room behind it; empty for none heard
  */
 public record HeardLayer(
     String name,
@@ -34,7 +35,8 @@ public record HeardLayer(
     String job,
     List<Move> moves,
     Optional<Duck> duck,
-    Optional<Repeats> repeats) {
+    Optional<Repeats> repeats,
+    Optional<Room> room) {
   /**
    * Something that moves in a straight line.
    *
@@ -105,6 +107,20 @@ public record HeardLayer(
     }
   }
 
+  /**
+   * A room that answers.
+   *
+   * @param seconds in which it falls by 60 dB
+   * @param share of the layer's energy that comes out of it, 0..1
+   */
+  public record Room(double seconds, double share) {
+    /** As it is said in the studio. */
+    public String words() {
+      return String.format(
+          Locale.ROOT, "Room of %.1f s, %.0f %% of the sound", seconds, 100 * share);
+    }
+  }
+
   /** A stretch of seconds. */
   public record Span(double start, double end) {
     /**
@@ -152,22 +168,27 @@ public record HeardLayer(
 
   HeardLayer withName(String other) {
     return new HeardLayer(
-        other, family, active, levelDb, lowHz, highHz, image, job, moves, duck, repeats);
+        other, family, active, levelDb, lowHz, highHz, image, job, moves, duck, repeats, room);
   }
 
   HeardLayer withFamily(String other) {
     return new HeardLayer(
-        name, other, active, levelDb, lowHz, highHz, image, job, moves, duck, repeats);
+        name, other, active, levelDb, lowHz, highHz, image, job, moves, duck, repeats, room);
   }
 
   HeardLayer withJob(String other) {
     return new HeardLayer(
-        name, family, active, levelDb, lowHz, highHz, image, other, moves, duck, repeats);
+        name, family, active, levelDb, lowHz, highHz, image, other, moves, duck, repeats, room);
   }
 
   HeardLayer withActive(List<Span> other) {
     return new HeardLayer(
-        name, family, other, levelDb, lowHz, highHz, image, job, moves, duck, repeats);
+        name, family, other, levelDb, lowHz, highHz, image, job, moves, duck, repeats, room);
+  }
+
+  HeardLayer withRoom(Optional<Room> other) {
+    return new HeardLayer(
+        name, family, active, levelDb, lowHz, highHz, image, job, moves, duck, repeats, other);
   }
 
   /** Seconds in which it sounds. */

@@ -151,7 +151,8 @@ public final class LayerEdits {
         a.job(),
         Stream.concat(a.moves().stream(), b.moves().stream()).toList(),
         a.duck().or(b::duck),
-        a.repeats().or(b::repeats));
+        a.repeats().or(b::repeats),
+        a.room().or(b::room));
   }
 
   private static double energy(HeardLayer l) {

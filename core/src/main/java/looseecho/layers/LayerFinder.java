@@ -39,6 +39,7 @@ public final class LayerFinder {
   private final RepeatFinder repeats;
   private final StrokeMeter strokes;
   private final DuckFinder ducks;
+  private final RoomMeter rooms;
 
   /** Parts the sound, which takes a while. */
   public LayerFinder(Audio audio, Analysis a, Progress progress) {
@@ -54,6 +55,7 @@ public final class LayerFinder {
     this.meter = new StemMeter(parted);
     this.whole = meter.course(Stem.values());
     this.strokes = new StrokeMeter(audio, meter, played.hits());
+    this.rooms = new RoomMeter(audio, played.hits());
     this.ducks = new DuckFinder(audio, meter, played, barLine());
     this.moves = new MoveFinder(meter, bar, played.events());
   }
@@ -95,14 +97,15 @@ public final class LayerFinder {
   private HeardLayer drum(String name, Lane lane, List<Hit> hits, Measures own) {
     List<Span> active = struck(hits);
     return layer(
-        name,
-        lane.family(),
-        active,
-        own,
-        Jobs.of(lane, hits, played.hits()),
-        moves.ofAll(active, own.powers().image().width()),
-        Optional.empty(),
-        Optional.empty());
+            name,
+            lane.family(),
+            active,
+            own,
+            Jobs.of(lane, hits, played.hits()),
+            moves.ofAll(active, own.powers().image().width()),
+            Optional.empty(),
+            Optional.empty())
+        .withRoom(rooms.find(lane, hits));
   }
 
   /** A clap that is told by the snare that it joins, where none is told by itself. */
@@ -266,7 +269,8 @@ public final class LayerFinder {
         job,
         moves,
         duck,
-        repeated);
+        repeated,
+        Optional.empty());
   }
 
   /** Joined where less than a bar lies between; in order. */

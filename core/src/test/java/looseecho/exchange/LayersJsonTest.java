@@ -31,6 +31,7 @@ class LayersJsonTest {
             "bed",
             List.of(),
             Optional.of(new HeardLayer.Duck("kick", 6, 120)),
+            Optional.empty(),
             Optional.empty());
     ObjectNode sandbox = JsonNodeFactory.instance.objectNode();
 
@@ -43,5 +44,6 @@ class LayersJsonTest {
     assertEquals(40, sandbox.at("/layers/0/active/0/1").asDouble());
     assertEquals(120, sandbox.at("/layers/0/duck/recovery_ms").asDouble());
     assertTrue(sandbox.at("/layers/0/repeats").isNull());
+    assertTrue(sandbox.at("/layers/0/room").isNull());
   }
 }

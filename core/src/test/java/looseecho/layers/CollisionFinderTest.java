@@ -22,6 +22,7 @@ class CollisionFinderTest {
         job,
         List.of(),
         Optional.empty(),
+        Optional.empty(),
         Optional.empty());
   }
 
@@ -57,6 +58,7 @@ class CollisionFinderTest {
             "body",
             List.of(),
             Optional.of(new HeardLayer.Duck("kick", 6, 150)),
+            Optional.empty(),
             Optional.empty());
     assertTrue(CollisionFinder.find(List.of(kick, ducked)).isEmpty());
     HeardLayer above = layer("reese", "bass", 150, 900, 0, "body", 20);

@@ -24,6 +24,7 @@ class LayerEditsTest {
         "air",
         List.of(),
         Optional.empty(),
+        Optional.empty(),
         Optional.empty());
   }
 

@@ -63,7 +63,8 @@ class FromLayersTest {
         "bed",
         List.of(moves),
         Optional.ofNullable(duck),
-        Optional.ofNullable(repeats));
+        Optional.ofNullable(repeats),
+        Optional.empty());
   }
 
   /** Eight bars at 120: a filter that opens over bars 3 to 6, four octaves. */

@@ -63,7 +63,7 @@ public final class LayersBench extends VBox {
         Buttons.of(
             "layers-take",
             "Into the echo",
-            "The echo takes what was heard: ducking, moves, throws, joined claps, a bed of noise",
+            "The echo takes what was heard: ducking, rooms, moves, throws, joined claps, a bed of noise",
             ear::take);
     HBox tools = new HBox(8, alone, without, take, state);
     tools.setAlignment(Pos.CENTER_LEFT);

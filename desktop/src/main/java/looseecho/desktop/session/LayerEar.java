@@ -15,6 +15,7 @@ import looseecho.layers.Played;
 import looseecho.mix.Sounds;
 import looseecho.palette.FromClaps;
 import looseecho.palette.FromLayers;
+import looseecho.palette.FromRooms;
 import looseecho.palette.FromThrows;
 
 /**
@@ -100,7 +101,9 @@ public final class LayerEar {
         });
   }
 
-  /** Takes their ducking, what moves, what is thrown, claps and a bed of noise into the echo. */
+  /**
+   * Takes their ducking, rooms, what moves, what is thrown, claps and a bed of noise into the echo.
+   */
   public void take() {
     Template t = desk.templateProperty().get();
     if (t == null || layers.get().isEmpty()) {
@@ -108,13 +111,15 @@ public final class LayerEar {
       return;
     }
     FromLayers.Taken lines = FromLayers.take(t, sounds.get(), layers.get());
-    FromLayers.Taken claps = FromClaps.take(lines.template(), lines.sounds(), layers.get());
+    FromLayers.Taken rooms = FromRooms.take(lines.template(), lines.sounds(), layers.get());
+    FromLayers.Taken claps = FromClaps.take(rooms.template(), rooms.sounds(), layers.get());
     FromLayers.Taken taken = FromThrows.take(claps.template(), claps.sounds(), of.form().events());
-    if (lines.changes() + claps.changes() + taken.changes() == 0) {
-      desk.say("No ducking, moves, throws, bed of noise or further clap was heard.");
+    if (lines.changes() + rooms.changes() + claps.changes() + taken.changes() == 0) {
+      desk.say("No ducking, room, moves, throws, bed of noise or further clap was heard.");
     } else {
       desk.edit(
-          new Edits.Edited(taken.template(), "Ducking, moves, throws, claps and noise as heard"),
+          new Edits.Edited(
+              taken.template(), "Ducking, rooms, moves, throws, claps and noise as heard"),
           taken.sounds());
     }
   }

@@ -1,0 +1,60 @@
+package looseecho.palette;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import looseecho.echo.DrumPart;
+import looseecho.echo.Part;
+import looseecho.echo.Template;
+import looseecho.layers.HeardLayer;
+import looseecho.mix.Room;
+import looseecho.mix.Sounds;
+import looseecho.mix.Space;
+
+/**
+ * Sends the echo's drums to its room as much as they were heard to come out of one. There is one
+ * room: it lasts as long as those heard, each counting by its share.
+ */
+public final class FromRooms {
+  private static final double SHORTEST = 0.06; // that a space can be
+  private static final double LONGEST = 6;
+
+  private FromRooms() {}
+
+  /** With the rooms of some layers; a change for each drum in one. */
+  public static FromLayers.Taken take(Template template, Sounds sounds, List<HeardLayer> layers) {
+    List<Part> all = Part.of(template);
+    Map<Part, HeardLayer.Room> heard = new LinkedHashMap<>();
+    layers.forEach(l -> l.room().ifPresent(r -> parts(l, all).forEach(p -> heard.put(p, r))));
+    if (heard.isEmpty()) {
+      return new FromLayers.Taken(template, sounds, 0);
+    }
+    double shares = heard.values().stream().mapToDouble(HeardLayer.Room::share).sum();
+    double seconds =
+        heard.values().stream().mapToDouble(r -> r.share() * r.seconds()).sum() / shares;
+    Space space = sounds.space().lasting(Math.max(SHORTEST, Math.min(LONGEST, seconds)));
+    double answer = Room.answer(space);
+    Sounds s = sounds.with(space);
+    for (Map.Entry<Part, HeardLayer.Room> e : heard.entrySet()) {
+      double share = Math.min(0.95, e.getValue().share());
+      double send = Math.min(1, Math.sqrt(share / (1 - share) / answer));
+      s = s.with(e.getKey(), s.strip(e.getKey()).sends(send, s.strip(e.getKey()).delay()));
+    }
+    return new FromLayers.Taken(template, s, heard.size());
+  }
+
+  /** The drum of that name, or else all of the family. */
+  private static List<DrumPart> parts(HeardLayer layer, List<Part> all) {
+    List<DrumPart> family = new ArrayList<>();
+    for (Part p : all) {
+      Optional<DrumPart> drum = p.asDrum();
+      if (drum.isPresent() && drum.get().lane().family().equals(layer.family())) {
+        family.add(drum.get());
+      }
+    }
+    List<DrumPart> named = family.stream().filter(p -> p.words().equals(layer.name())).toList();
+    return named.isEmpty() ? family : named;
+  }
+}
