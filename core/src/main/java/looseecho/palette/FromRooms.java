@@ -23,14 +23,16 @@ public final class FromRooms {
 
   private FromRooms() {}
 
-  /** With the rooms of some layers; a change for each drum in one. */
+  /** With the rooms of some layers; a change for each drum in one, none where they are already. */
   public static FromLayers.Taken take(Template template, Sounds sounds, List<HeardLayer> layers) {
     List<Part> all = Part.of(template);
     Map<Part, HeardLayer.Room> heard = new LinkedHashMap<>();
     layers.forEach(l -> l.room().ifPresent(r -> parts(l, all).forEach(p -> heard.put(p, r))));
-    if (heard.isEmpty()) {
-      return new FromLayers.Taken(template, sounds, 0);
-    }
+    Sounds sent = heard.isEmpty() ? sounds : sent(sounds, heard);
+    return new FromLayers.Taken(template, sent, sent.equals(sounds) ? 0 : heard.size());
+  }
+
+  private static Sounds sent(Sounds sounds, Map<Part, HeardLayer.Room> heard) {
     double shares = heard.values().stream().mapToDouble(HeardLayer.Room::share).sum();
     double seconds =
         heard.values().stream().mapToDouble(r -> r.share() * r.seconds()).sum() / shares;
@@ -42,7 +44,7 @@ public final class FromRooms {
       double send = Math.min(1, Math.sqrt(share / (1 - share) / answer));
       s = s.with(e.getKey(), s.strip(e.getKey()).sends(send, s.strip(e.getKey()).delay()));
     }
-    return new FromLayers.Taken(template, s, heard.size());
+    return s;
   }
 
   /** The drum of that name, or else all of the family. */
