@@ -114,10 +114,21 @@ public record HeardLayer(
    * @param share of the layer's energy that comes out of it, 0..1
    */
   public record Room(double seconds, double share) {
-    /** As it is said in the studio. */
-    public String words() {
+    /**
+     * As it is said in the studio.
+     *
+     * @param beat seconds of one
+     */
+    public String words(double beat) {
+      double beats = Math.max(0.5, Math.round(2 * seconds / beat) / 2.0);
+      String long_ = beats == 1 ? "a beat" : beats == 0.5 ? "half a beat" : halves(beats);
       return String.format(
-          Locale.ROOT, "Room of %.1f s, %.0f %% of the sound", seconds, 100 * share);
+          Locale.ROOT, "Room of %s (%.1f s), %.0f %% of the sound", long_, seconds, 100 * share);
+    }
+
+    private static String halves(double beats) {
+      String half = beats == Math.floor(beats) ? "" : "½";
+      return (int) beats + half + " beats";
     }
   }
 

@@ -119,4 +119,12 @@ class RoomMeterTest {
     hits.clear();
     assertTrue(heard(Lane.KICK, in(dry(Lane.SNARE, 0.5), 0.8, 0.3)).isEmpty());
   }
+
+  @ParameterizedTest
+  @CsvSource({"0.2, half a beat", "0.5, a beat", "0.8, 1½ beats", "1.9, 4 beats"})
+  void itsLengthIsToldInBeats(double seconds, String beats) {
+    String words = new HeardLayer.Room(seconds, 0.25).words(BEAT);
+    assertTrue(words.startsWith("Room of " + beats + " ("), words);
+    assertTrue(words.endsWith(" s), 25 % of the sound"), words);
+  }
 }

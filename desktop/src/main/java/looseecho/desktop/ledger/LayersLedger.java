@@ -88,7 +88,7 @@ public final class LayersLedger extends VBox {
     line(l.duck().map(HeardLayer.Duck::words).orElse("No ducking heard"));
     l.duck().ifPresent(d -> getChildren().add(new DuckCurve(d, beat())));
     l.repeats().ifPresent(r -> line(r.words()));
-    l.room().ifPresent(r -> line(r.words()));
+    l.room().ifPresent(r -> line(r.words(beat())));
     line("Plays " + bars(l.active()));
     for (HeardLayer.Move m : l.moves()) {
       line(m.words() + ", " + bars(List.of(new HeardLayer.Span(m.start(), m.end()))));
