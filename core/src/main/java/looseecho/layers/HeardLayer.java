@@ -121,9 +121,9 @@ public record HeardLayer(
      */
     public String words(double beat) {
       double beats = Math.max(0.5, Math.round(2 * seconds / beat) / 2.0);
-      String long_ = beats == 1 ? "a beat" : beats == 0.5 ? "half a beat" : halves(beats);
+      String length = beats == 1 ? "a beat" : beats == 0.5 ? "half a beat" : halves(beats);
       return String.format(
-          Locale.ROOT, "Room of %s (%.1f s), %.0f %% of the sound", long_, seconds, 100 * share);
+          Locale.ROOT, "Room of %s (%.1f s), %.0f %% of the sound", length, seconds, 100 * share);
     }
 
     private static String halves(double beats) {

@@ -89,9 +89,9 @@ final class RoomMeter {
     double[] middle = new double[seen];
     for (int k = 0; k < seen; k++) {
       int n = k;
-      List<Course> long_ = courses.stream().filter(c -> c.side().length > n).toList();
-      side[k] = Math.max(1e-14, typical(long_, c -> c.side()[n]) - floor);
-      middle[k] = Math.max(0, typical(long_, c -> c.middle()[n]) - middleFloor);
+      List<Course> reaching = courses.stream().filter(c -> c.side().length > n).toList();
+      side[k] = Math.max(1e-14, typical(reaching, c -> c.side()[n]) - floor);
+      middle[k] = Math.max(0, typical(reaching, c -> c.middle()[n]) - middleFloor);
     }
     return of(side, middle, floor);
   }
