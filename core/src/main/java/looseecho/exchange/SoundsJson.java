@@ -49,6 +49,12 @@ public final class SoundsJson {
       n.put("pitch_hz", round(d.pitchHz())).put("pitch_fall_semitones", round(d.pitchFall()));
       n.put("centroid_hz", round(d.centroidHz())).put("noise", round(d.noise()));
       n.put("odd_share", round(d.oddShare())).put("width", round(d.width()));
+      h.room()
+          .ifPresent(
+              r ->
+                  o.putObject("room")
+                      .put("seconds", round(r.seconds()))
+                      .put("share", round(r.share())));
       ArrayNode words = o.putArray("words");
       d.words().forEach(words::add);
       o.put("distance_db_before", round(fit.before())).put("distance_db", round(fit.after()));

@@ -2,13 +2,17 @@ package looseecho.layers;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.ToDoubleFunction;
 import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.dsp.Biquad;
 import looseecho.dsp.LineFit;
 import looseecho.dsp.Quantile;
+import looseecho.echo.HeardDrums;
+import looseecho.echo.Part;
 import looseecho.hits.Hit;
 import looseecho.reading.Ordered;
 
@@ -18,7 +22,7 @@ import looseecho.reading.Ordered;
  * reverberation time", JASA 1965) which, set off by every moment of the stroke itself, comes
  * nearest to the levels there. A room in mono, or one behind what stands wide itself, is not told.
  */
-final class RoomMeter {
+public final class RoomMeter {
   private static final double FRAME = 0.006; // seconds
   private static final int LONGEST = 200; // frames
   private static final double BEFORE = 0.03; // seconds that tell what sounds on
@@ -48,6 +52,16 @@ final class RoomMeter {
   RoomMeter(Audio audio, List<Hit> all) {
     this.audio = audio;
     this.all = List.copyOf(all);
+  }
+
+  /** Behind the drums of a sound, for those that stand in one; strokes in order of time. */
+  public static Map<Part, HeardLayer.Room> behind(Audio audio, List<Hit> all) {
+    RoomMeter meter = new RoomMeter(audio, all);
+    Map<Part, HeardLayer.Room> out = new TreeMap<>();
+    HeardDrums.of(all)
+        .hits()
+        .forEach((part, own) -> meter.find(part.lane(), own).ifPresent(r -> out.put(part, r)));
+    return out;
   }
 
   private record Stroke(double time, int frames) {}

@@ -37,14 +37,24 @@ public final class FromRooms {
     double seconds =
         heard.values().stream().mapToDouble(r -> r.share() * r.seconds()).sum() / shares;
     Space space = sounds.space().lasting(Math.max(SHORTEST, Math.min(LONGEST, seconds)));
-    double answer = Room.answer(space);
     Sounds s = sounds.with(space);
     for (Map.Entry<Part, HeardLayer.Room> e : heard.entrySet()) {
-      double share = Math.min(0.95, e.getValue().share());
-      double send = Math.min(1, Math.sqrt(share / (1 - share) / answer));
+      double send = send(e.getValue().share(), space);
       s = s.with(e.getKey(), s.strip(e.getKey()).sends(send, s.strip(e.getKey()).delay()));
     }
     return s;
+  }
+
+  /** What has to be sent to a space so that it makes a share of a sound's energy, 0..1. */
+  static double send(double share, Space space) {
+    double least = Math.min(0.95, share);
+    return Math.min(1, Math.sqrt(least / (1 - least) / Room.answer(space)));
+  }
+
+  /** The share of a sound's energy that comes out of a space of which so much is sent there. */
+  public static double share(double send, Space space) {
+    double room = send * send * Room.answer(space);
+    return room / (1 + room);
   }
 
   /** The drum of that name, or else all of the family. */

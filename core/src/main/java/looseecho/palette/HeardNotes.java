@@ -140,7 +140,8 @@ final class HeardNotes {
                 sound,
                 Picture.heard(row, attacks, ends),
                 taken.size(),
-                taken.get(0).clean()));
+                taken.get(0).clean(),
+                Optional.empty()));
   }
 
   /** A note with a little of what comes before it. */

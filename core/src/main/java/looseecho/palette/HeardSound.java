@@ -1,7 +1,9 @@
 package looseecho.palette;
 
 import java.util.List;
+import java.util.Optional;
 import looseecho.echo.Part;
+import looseecho.layers.HeardLayer;
 import looseecho.mix.EchoRenderer;
 import looseecho.mix.Sound;
 
@@ -16,6 +18,7 @@ import looseecho.mix.Sound;
  * @param picture the median of its cleanest
  * @param strokes how many were taken
  * @param quality 0 hidden under others .. 1 heard alone
+ * @param room that it stands in; empty for none heard
  */
 public record HeardSound(
     Part part,
@@ -24,7 +27,8 @@ public record HeardSound(
     float[] sound,
     Picture picture,
     int strokes,
-    double quality) {
+    double quality,
+    Optional<HeardLayer.Room> room) {
   /** Sampling rate of its sound. */
   public static final int RATE = Picture.RATE;
 
@@ -44,6 +48,10 @@ public record HeardSound(
   /** What the echo plays for it: a stroke, or the same note or chord as long. */
   public float[] inEcho(EchoRenderer renderer, Sound echo) {
     return renderer.struck(part, echo, pitches, (double) sound.length / RATE);
+  }
+
+  HeardSound in(Optional<HeardLayer.Room> other) {
+    return new HeardSound(part, name, pitches, sound, picture, strokes, quality, other);
   }
 
   /** Mean difference over time and frequency from another sound, in decibels. */

@@ -4,13 +4,18 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
 import looseecho.audio.Resampler;
 import looseecho.echo.DrumPart;
 import looseecho.echo.HeardDrums;
+import looseecho.echo.Part;
 import looseecho.hits.Hit;
+import looseecho.layers.HeardLayer;
+import looseecho.layers.RoomMeter;
 import looseecho.reading.Progress;
 import looseecho.separate.Separator;
 import looseecho.separate.Stem;
@@ -38,7 +43,10 @@ public final class HeardSounds {
   /** All sounds of a track, drums first; of a long one, those of its beginning. */
   public static List<HeardSound> of(Audio reference, Analysis heard) {
     Audio at = beginning(reference);
-    List<HeardSound> out = new ArrayList<>(of(at, heard.hits()));
+    List<HeardSound> drums = of(at, heard.hits());
+    Map<Part, HeardLayer.Room> rooms = RoomMeter.behind(at, heard.hits());
+    List<HeardSound> out = new ArrayList<>();
+    drums.forEach(d -> out.add(d.in(Optional.ofNullable(rooms.get(d.part())))));
     out.addAll(new HeardNotes(at, heard).find());
     return out;
   }
@@ -114,7 +122,8 @@ public final class HeardSounds {
             Stem.of(part.lane())),
         Picture.heard(mono, attacks, ends),
         taken.size(),
-        taken.get(0).clean());
+        taken.get(0).clean(),
+        Optional.empty());
   }
 
   /** A song, and both sides as one. */

@@ -3,10 +3,12 @@ package looseecho.palette;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import looseecho.layers.HeardLayer;
 
 /**
  * The few steps from one sound to another, for any synthesiser, in the order in which they matter:
- * wave, filter, drive or noise, length, width.
+ * wave, filter, drive or noise, length, width, room.
  */
 public final class SoundAdvice {
   private static final double SEMITONE = 0.7; // what is less is not worth a word
@@ -14,6 +16,7 @@ public final class SoundAdvice {
   private static final double LENGTH = 0.3; // octaves of the decay
   private static final double NOISE = 0.06;
   private static final double WIDTH = 0.08;
+  private static final double ROOM = 0.1;
   private static final double ATTACK_MS = 8;
 
   private SoundAdvice() {}
@@ -51,6 +54,24 @@ public final class SoundAdvice {
       out.add(width > 0 ? "wider" : "narrower");
     }
     return out;
+  }
+
+  /**
+   * What its room wants; none where it is near, or none was heard.
+   *
+   * @param own share of the sound's energy that comes out of one by now
+   */
+  public static Optional<String> room(Optional<HeardLayer.Room> heard, double own) {
+    return heard
+        .filter(r -> Math.abs(r.share() - own) >= ROOM)
+        .map(
+            r ->
+                String.format(
+                    Locale.ROOT,
+                    "%s room: %.1f s, %.0f %% of the sound",
+                    r.share() > own ? "more" : "less",
+                    r.seconds(),
+                    100 * r.share()));
   }
 
   private static String semitones(double by) {

@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import java.util.stream.IntStream;
 import looseecho.activity.Lane;
@@ -127,7 +128,14 @@ class DrawerTest {
           new Retuner(RATE).bySpeed(note(55, new double[] {1, 0.3, 0.1, 0.25, 0.02, 0.2}), -7);
       HeardSound heard =
           new HeardSound(
-              Part.of(Line.BASS), "bass", List.of(33 - 7), low, Picture.of(low, 0), 1, 1);
+              Part.of(Line.BASS),
+              "bass",
+              List.of(33 - 7),
+              low,
+              Picture.of(low, 0),
+              1,
+              1,
+              Optional.empty());
       Match first = new Matcher().match(heard, drawer.entries(), 1, Progress.NONE).get(0);
       assertEquals(notes.resolve("bass 1.wav").toAbsolutePath(), first.entry().file());
       assertEquals(-7, first.semitones());

@@ -96,8 +96,8 @@ class RoomMeterTest {
       mix[1][i] += (float) (pad - wide + 0.0003 * random.nextGaussian());
     }
     hits.sort(Comparator.comparingDouble(Hit::time));
-    List<Hit> own = hits.stream().filter(h -> h.lane() == lane).toList();
-    return new RoomMeter(new Audio(mix[0], mix[1], RATE), hits).find(lane, own);
+    Audio audio = new Audio(mix[0], mix[1], RATE);
+    return Optional.ofNullable(RoomMeter.behind(audio, hits).get(Part.of(lane)));
   }
 
   private static float[][] kick() {

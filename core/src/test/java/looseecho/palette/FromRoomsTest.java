@@ -1,6 +1,7 @@
 package looseecho.palette;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Optional;
@@ -52,13 +53,20 @@ class FromRoomsTest {
   void aDrumComesOutOfTheRoomAsMuchAsHeard() {
     Sounds plain = Sounds.plain();
     Sounds dry = plain.with(SNARE, plain.strip(SNARE).sends(0, 0).level(-18)); // unlimited
-    HeardLayer.Room room = new HeardLayer.Room(0.8, 0.3);
+    HeardLayer.Room room = new HeardLayer.Room(0.8, 0.2);
     FromLayers.Taken taken =
         FromRooms.take(
             beat, dry, List.of(layer("snare", "snare", room), layer("kick", "kick", null)));
     assertEquals(1, taken.changes());
     assertEquals(0.8, taken.sounds().roomSeconds(), 1e-9);
-    assertEquals(0.3, 1 - energy(dry) / energy(taken.sounds()), 0.08);
+    assertEquals(0.2, 1 - energy(dry) / energy(taken.sounds()), 0.05);
+    double send = taken.sounds().strip(SNARE).room();
+    double own = FromRooms.share(send, taken.sounds().space());
+    assertEquals(0.2, own, 1e-9);
+    assertTrue(SoundAdvice.room(Optional.of(room), own).isEmpty(), "as it should be");
+    assertEquals(
+        Optional.of("more room: 0.8 s, 20 % of the sound"),
+        SoundAdvice.room(Optional.of(room), 0.05));
     assertEquals(
         plain.strip(Part.of(Lane.KICK)).room(),
         taken.sounds().strip(Part.of(Lane.KICK)).room(),

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import looseecho.activity.Lane;
 import looseecho.echo.DrumPart;
 import looseecho.echo.LinePart;
@@ -30,7 +31,8 @@ class RecipeFitterTest {
 
   private HeardSound heard(Part part, List<Integer> pitches, Sound truth) {
     float[] x = renderer.struck(part, truth, pitches, 0.6);
-    return new HeardSound(part, "", pitches, x, Picture.of(x, Picture.attack(x)), 8, 1);
+    return new HeardSound(
+        part, "", pitches, x, Picture.of(x, Picture.attack(x)), 8, 1, Optional.empty());
   }
 
   @Test

@@ -8,6 +8,7 @@ import looseecho.mix.Sound;
 import looseecho.mix.Sounds;
 import looseecho.palette.DescriptorFinder;
 import looseecho.palette.Descriptors;
+import looseecho.palette.FromRooms;
 import looseecho.palette.HeardSound;
 import looseecho.palette.SoundAdvice;
 import looseecho.palette.StackAdvisor;
@@ -41,7 +42,10 @@ public record PaletteRow(
       Descriptors own = new DescriptorFinder().of(echo, echo);
       double distance = h.apart(echo);
       List<String> stack = stack(renderer, h.part(), now.sound(h.part()));
-      out.add(new PaletteRow(h, like, echo, distance, SoundAdvice.of(like, own), stack));
+      List<String> advice = new ArrayList<>(SoundAdvice.of(like, own));
+      double room = FromRooms.share(now.strip(h.part()).room(), now.space());
+      SoundAdvice.room(h.room(), room).ifPresent(advice::add);
+      out.add(new PaletteRow(h, like, echo, distance, advice, stack));
     }
     return out;
   }
