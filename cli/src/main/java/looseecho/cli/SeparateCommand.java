@@ -10,10 +10,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.Callable;
+import looseecho.analysis.Analyzer;
+import looseecho.analysis.Corrections;
 import looseecho.audio.Audio;
 import looseecho.audio.AudioReader;
 import looseecho.audio.WavWriter;
 import looseecho.disk.Outputs;
+import looseecho.hits.Hit;
 import looseecho.reading.Progress;
 import looseecho.separate.Separator;
 import looseecho.separate.Stem;
@@ -100,7 +103,9 @@ final class SeparateCommand implements Callable<Integer> {
     new Outputs(List.of(input), force).check(results);
     Files.createDirectories(own);
     Progress progress = new Reporter(name, spec.commandLine().getErr());
-    Separator separator = new Separator(new AudioReader().read(input, progress).audio());
+    Audio audio = new AudioReader().read(input, progress).audio();
+    List<Hit> hits = new Analyzer().analyse(audio, Corrections.NONE, progress).hits();
+    Separator separator = new Separator(audio, hits);
     int k = 0;
     for (Map.Entry<String, Set<Stem>> g : wanted.entrySet()) {
       Audio sound = new StemSound().of(separator, g.getValue(), progress);

@@ -14,7 +14,7 @@ public final class Comparer {
 
   /** Compares; takes a while, since both are parted. */
   public static Comparison compare(Side reference, Side echo, Progress progress) {
-    return compare(reference, p -> StemPowers.of(reference.audio(), p), echo, progress);
+    return compare(reference, p -> reference.parted(p), echo, progress);
   }
 
   /**
@@ -31,7 +31,7 @@ public final class Comparer {
     progress.step("Comparing the sounds", 0.2);
     all.addAll(SoundCompare.find(reference, echo));
     List<HeardLayer> want = layers(reference, parted.apply(part(progress, 0.4)));
-    List<HeardLayer> have = layers(echo, StemPowers.of(echo.audio(), part(progress, 0.7)));
+    List<HeardLayer> have = layers(echo, echo.parted(part(progress, 0.7)));
     all.addAll(new LayerCompare(echo).find(want, have));
     return new Comparison(all);
   }

@@ -25,6 +25,7 @@ import looseecho.mix.LinesApart;
 import looseecho.notes.Line;
 import looseecho.notes.Note;
 import looseecho.reading.Progress;
+import looseecho.separate.StemPowers;
 
 /**
  * One of two that are compared.
@@ -128,8 +129,13 @@ public record Side(String name, Template template, Audio audio, Map<Line, Audio>
         notes(Line.RIFF));
   }
 
+  /** Its groups of sound, parted now. */
+  StemPowers parted(Progress progress) {
+    return StemPowers.of(audio, hits(), progress);
+  }
+
   /** All strokes in order of time; the parts of a lane are one. */
-  List<Hit> hits() {
+  public List<Hit> hits() {
     List<Hit> out = new ArrayList<>();
     for (int k = 0; k < template.sections().size(); k++) {
       for (var drum : template.sections().get(k).drums().entrySet()) {

@@ -20,6 +20,8 @@ import looseecho.separate.Stem;
 final class DuckFinder {
   private static final double WIDE = 0.1; // share of the sides
   private static final double FAR_DB = 4; // of what stands narrow and has a room at the sides
+  private static final double ALIKE = 0.85; // of what is parted to a curve that comes back
+  private static final String KICK = "kick";
   private static final double FULL = 0.75; // of the velocity of a loud stroke
   private static final double NEAR = 0.06; // seconds
 
@@ -66,15 +68,22 @@ final class DuckFinder {
    */
   Optional<HeardLayer.Duck> find(Stem stem, List<Note> notes, List<Span> active, double width) {
     float[] own = meter.loudness(stem);
+    boolean low = stem == Stem.BASS; // from which the kick's wave was taken away
     Optional<HeardLayer.Duck> parted =
         new DuckMeter(own)
-            .find(held(notes), kick(meter.loudness(Stem.KICK)), snare(meter.loudness(Stem.SNARE)));
+            .find(
+                held(notes),
+                low ? kick() : kick(meter.loudness(Stem.KICK)),
+                snare(meter.loudness(Stem.SNARE)))
+            .filter(f -> f.back().fit() >= ALIKE)
+            .map(f -> low && f.duck().by().equals(KICK) ? f.fitted() : f.duck());
     if (stem != Stem.CHORDS) {
       return parted;
     }
     Optional<HeardLayer.Duck> aside =
         new DuckMeter(sides)
             .find(active, kick(), snare())
+            .map(DuckMeter.Found::duck)
             .filter(d -> width > WIDE || d.depthDb() > FAR_DB);
     return aside
         .or(() -> swell.find(own, active))
@@ -92,7 +101,7 @@ final class DuckFinder {
   }
 
   private DuckMeter.Drum kick(float[] power) {
-    return new DuckMeter.Drum("kick", kicks, power);
+    return new DuckMeter.Drum(KICK, kicks, power);
   }
 
   private DuckMeter.Drum snare(float[] power) {

@@ -23,6 +23,7 @@ final class DuckMeter {
   private static final int COUNT = (int) ((BEFORE + AFTER) / HOP); // frames looked at
   private static final int STROKE = (int) (BEFORE / HOP); // its frame
   private static final int SOON = (int) (0.12 / HOP); // when it is lowest
+  private static final int PAST = STROKE + 4; // when a window no longer reaches back to it
   private static final double LEAST_DB = 2;
   private static final double CLEAR_DB = 3; // that a drum is softer than what it pushes down
   private static final double CLEARLY_DB = 3; // down when the drum is that soft
@@ -63,19 +64,34 @@ final class DuckMeter {
   }
 
   /**
+   * What was found.
+   *
+   * @param duck as far as it is seen
+   * @param back how it comes back
+   */
+  record Found(HeardLayer.Duck duck, WayBack back) {
+    /** As far as it must have been down at the stroke itself, which the separator blurs. */
+    HeardLayer.Duck fitted() {
+      double depth = Math.max(duck.depthDb(), Math.min(MOST_DB, back.depthDb()));
+      return new HeardLayer.Duck(duck.by(), depth, 1000 * back.seconds());
+    }
+  }
+
+  /**
    * By one drum or another, whichever pushes further; strokes that fall together count for neither.
    */
-  Optional<HeardLayer.Duck> find(List<Span> held, Drum one, Drum other) {
-    Optional<HeardLayer.Duck> first = find(held, one.without(other));
-    Optional<HeardLayer.Duck> second = find(held, other.without(one));
+  Optional<Found> find(List<Span> held, Drum one, Drum other) {
+    Optional<Found> first = find(held, one.without(other));
+    Optional<Found> second = find(held, other.without(one));
     boolean further =
         second.isPresent()
-            && (first.isEmpty() || second.get().depthDb() > first.get().depthDb() + 2);
+            && (first.isEmpty()
+                || second.get().duck().depthDb() > first.get().duck().depthDb() + 2);
     return further ? second : first;
   }
 
   /** Empty where nothing pushes it down, or it can't be told. */
-  private Optional<HeardLayer.Duck> find(List<Span> held, Drum drum) {
+  private Optional<Found> find(List<Span> held, Drum drum) {
     List<double[]> curves = new ArrayList<>();
     List<double[]> over = new ArrayList<>();
     for (double time : drum.times()) {
@@ -135,7 +151,7 @@ final class DuckMeter {
     return curves.stream().mapToDouble(c -> c[at]).filter(v -> !Double.isNaN(v)).sorted().toArray();
   }
 
-  private static Optional<HeardLayer.Duck> of(
+  private static Optional<Found> of(
       String by, List<double[]> curves, double[] middle, double[] drum) {
     int low = STROKE;
     for (int k = STROKE; k < Math.min(middle.length, STROKE + SOON); k++) {
@@ -165,7 +181,17 @@ final class DuckMeter {
     if (clear > low && far > MOST_HIDDEN_DB) {
       return Optional.empty();
     }
-    return Optional.of(new HeardLayer.Duck(by, far, 1000 * seconds));
+    HeardLayer.Duck duck = new HeardLayer.Duck(by, far, 1000 * seconds);
+    return Optional.of(new Found(duck, back(middle)));
+  }
+
+  /** The curve along which it comes back once the separator's window is past the stroke. */
+  private static WayBack back(double[] middle) {
+    double[] seconds = new double[middle.length - PAST];
+    for (int k = 0; k < seconds.length; k++) {
+      seconds[k] = (k + PAST) * HOP - BEFORE;
+    }
+    return WayBack.of(seconds, Arrays.copyOfRange(middle, PAST, middle.length));
   }
 
   /** True where three strokes of four push down. */

@@ -43,7 +43,7 @@ public final class LayerFinder {
 
   /** Parts the sound, which takes a while. */
   public LayerFinder(Audio audio, Analysis a, Progress progress) {
-    this(audio, StemPowers.of(audio, progress), Played.of(a));
+    this(audio, StemPowers.of(audio, a.hits(), progress), Played.of(a));
   }
 
   /** The same for sound that has been parted before. */

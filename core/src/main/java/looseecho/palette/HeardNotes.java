@@ -9,12 +9,12 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import looseecho.analysis.Analysis;
-import looseecho.audio.Audio;
 import looseecho.echo.Part;
 import looseecho.hits.Hit;
 import looseecho.notes.Line;
 import looseecho.notes.Note;
 import looseecho.reading.Ordered;
+import looseecho.separate.Separator;
 import looseecho.separate.Stem;
 
 /**
@@ -34,11 +34,11 @@ final class HeardNotes {
   private static final double WORSE = 0.25; // than the cleanest, and no longer taken
   private static final double SILENT = 1e-4; // root mean square of nothing
 
-  private final Audio song;
+  private final Separator song;
   private final Analysis heard;
 
-  /** For a track at 44.1 kHz. */
-  HeardNotes(Audio song, Analysis heard) {
+  /** For a track whose sound can be parted. */
+  HeardNotes(Separator song, Analysis heard) {
     this.song = song;
     this.heard = heard;
   }
@@ -81,7 +81,7 @@ final class HeardNotes {
     together.forEach(
         (start, chord) -> {
           double end = Math.min(start + LONGEST, chord.get(0).end());
-          if (end - start >= SHORTEST && end < song.duration()) {
+          if (end - start >= SHORTEST && end < song.audio().duration()) {
             List<Integer> pitches = chord.stream().map(Note::pitch).sorted().distinct().toList();
             out.add(new Event(start, end, pitches, clean(start)));
           }
@@ -147,7 +147,7 @@ final class HeardNotes {
   /** A note with a little of what comes before it. */
   private float[] parted(Line line, Event e) {
     int from = (int) Math.max(0, (e.start() - BEFORE) * RATE);
-    int to = (int) Math.min(song.length(), e.end() * RATE);
+    int to = (int) Math.min(song.audio().length(), e.end() * RATE);
     Stem stem =
         switch (line) {
           case BASS -> Stem.BASS;

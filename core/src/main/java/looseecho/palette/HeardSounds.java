@@ -7,9 +7,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import looseecho.activity.Lane;
 import looseecho.analysis.Analysis;
 import looseecho.audio.Audio;
 import looseecho.audio.Resampler;
+import looseecho.dsp.Biquad;
 import looseecho.echo.DrumPart;
 import looseecho.echo.HeardDrums;
 import looseecho.echo.Part;
@@ -35,6 +37,7 @@ public final class HeardSounds {
   private static final double LONGEST = 0.8;
   private static final double AROUND = 2; // seconds that the separator wants to hear around it
   private static final double SEARCH = 0.012;
+  private static final double KICK_HZ = 350; // below it the kick's wave is known
 
   private HeardSounds() {}
 
@@ -43,11 +46,12 @@ public final class HeardSounds {
   /** All sounds of a track, drums first; of a long one, those of its beginning. */
   public static List<HeardSound> of(Audio reference, Analysis heard) {
     Audio at = beginning(reference);
-    List<HeardSound> drums = of(at, heard.hits());
+    Separator parted = new Separator(at, heard.hits());
+    List<HeardSound> drums = of(parted, heard.hits(), Set.of());
     Map<Part, HeardLayer.Room> rooms = RoomMeter.behind(at, heard.hits());
     List<HeardSound> out = new ArrayList<>();
     drums.forEach(d -> out.add(d.in(Optional.ofNullable(rooms.get(d.part())))));
-    out.addAll(new HeardNotes(at, heard).find());
+    out.addAll(new HeardNotes(parted, heard).find());
     return out;
   }
 
@@ -66,8 +70,12 @@ public final class HeardSounds {
    * the same strokes of both.
    */
   public static List<HeardSound> of(Audio reference, List<Hit> all, Set<Hit> only) {
-    Audio at = beginning(reference);
-    Song song = new Song(at, at.mono());
+    return of(new Separator(beginning(reference), all), all, only);
+  }
+
+  private static List<HeardSound> of(Separator parted, List<Hit> all, Set<Hit> only) {
+    Audio at = parted.audio();
+    Song song = Song.of(parted);
     List<Hit> hits = all.stream().filter(h -> h.time() < at.duration()).toList();
     HeardDrums drums = HeardDrums.of(hits);
     List<HeardSound> out = new ArrayList<>();
@@ -120,14 +128,38 @@ public final class HeardSounds {
             from,
             end(part, taken.get(0).hit(), all, mono.length),
             Stem.of(part.lane())),
-        Picture.heard(mono, attacks, ends),
+        Picture.heard(song.near(part), attacks, ends),
         taken.size(),
         taken.get(0).clean(),
         Optional.empty());
   }
 
-  /** A song, and both sides as one. */
-  private record Song(Audio sound, float[] mono) {}
+  /**
+   * A song, and both sides as one.
+   *
+   * @param kick without what sounds beside the kick's low end, where that is known
+   */
+  private record Song(Separator sound, float[] mono, float[] kick) {
+    static Song of(Separator sound) {
+      float[] mono = sound.audio().mono();
+      float[] kick = new float[mono.length];
+      if (!sound.addKick(0, kick, 1)) {
+        return new Song(sound, mono, mono);
+      }
+      float[] high = mono.clone();
+      Biquad.highPass(RATE, KICK_HZ, Biquad.BUTTERWORTH).run(high);
+      Biquad.highPass(RATE, KICK_HZ, Biquad.BUTTERWORTH).run(high);
+      for (int i = 0; i < kick.length; i++) {
+        kick[i] += high[i];
+      }
+      return new Song(sound, mono, kick);
+    }
+
+    /** Where a part is least covered by others. */
+    float[] near(DrumPart part) {
+      return part.lane().base() == Lane.KICK ? kick : mono;
+    }
+  }
 
   /** The sample at which the next stroke of the same group falls, or the sound is long enough. */
   private static int end(DrumPart part, Hit h, List<Hit> all, int length) {
@@ -137,14 +169,14 @@ public final class HeardSounds {
   }
 
   /** A stretch of a group of sounds, parted from what else plays. */
-  static float[] cut(Audio song, int from, int to, Stem stem) {
+  static float[] cut(Separator song, int from, int to, Stem stem) {
     int begin = (int) Math.max(0, from - AROUND * RATE);
-    int end = (int) Math.min(song.length(), to + AROUND * RATE);
+    int end = (int) Math.min(song.audio().length(), to + AROUND * RATE);
     if (to <= from) {
       return new float[1];
     }
-    Separator near = new Separator(song.slice(begin, end));
-    float[] group = new StemSound().of(near, EnumSet.of(stem), Progress.NONE).mono();
+    float[] group =
+        new StemSound().of(song.stretch(begin, end), EnumSet.of(stem), Progress.NONE).mono();
     float[] out = java.util.Arrays.copyOfRange(group, from - begin, to - begin);
     int fade = Math.min(out.length, RATE / 100);
     for (int i = 0; i < fade; i++) {

@@ -17,9 +17,11 @@ final class LowEnd {
   private static final int TOP = (int) (ThirdOctaves.high(BANDS - 1) * LONG / SpectrumBands.RATE);
 
   private final Audio audio;
+  private final KickWave kick;
 
-  LowEnd(Audio audio) {
-    this.audio = audio;
+  LowEnd(Separator separator) {
+    audio = separator.audio();
+    kick = separator.kick();
   }
 
   /** Takes the power of a group in a slot, view and band. */
@@ -46,18 +48,24 @@ final class LowEnd {
     }
   }
 
+  /** Of the middle without the kick's wave, of the side, and of the kick's wave. */
   private float[][] spectra(int centre, FloatFFT_1D fft) {
-    float[][] x = new float[2][LONG];
+    float[][] x = new float[3][LONG];
     int from = centre - LONG / 2;
     for (int i = Math.max(0, -from); i < LONG && from + i < audio.length(); i++) {
       float l = audio.left(from + i);
       float r = audio.right(from + i);
-      float w = WINDOW[i] * WEIGHT / 2;
-      x[0][i] = w * (l + r);
-      x[1][i] = w * (l - r);
+      x[0][i] = (l + r) / 2;
+      x[1][i] = (l - r) / 2;
     }
-    fft.realForward(x[0]);
-    fft.realForward(x[1]);
+    kick.add(from, x[0], -1);
+    kick.add(from, x[2], 1);
+    for (float[] row : x) {
+      for (int i = 0; i < LONG; i++) {
+        row[i] *= WINDOW[i] * WEIGHT;
+      }
+      fft.realForward(row);
+    }
     return x;
   }
 
@@ -76,8 +84,9 @@ final class LowEnd {
         a += block.middle(stem, coarse, n) / count;
         c += block.side(stem, coarse, n) / count;
       }
-      float mr = a * x[0][2 * k];
-      float mi = a * x[0][2 * k + 1];
+      float own = stem == Stem.KICK ? 1 : 0;
+      float mr = a * x[0][2 * k] + own * x[2][2 * k];
+      float mi = a * x[0][2 * k + 1] + own * x[2][2 * k + 1];
       float sr = c * x[1][2 * k];
       float si = c * x[1][2 * k + 1];
       out[0][band] += (mr + sr) * (mr + sr) + (mi + si) * (mi + si);

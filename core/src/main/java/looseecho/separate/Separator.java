@@ -1,7 +1,9 @@
 package looseecho.separate;
 
+import java.util.List;
 import looseecho.audio.Audio;
 import looseecho.audio.Resampler;
+import looseecho.hits.Hit;
 import looseecho.reading.Progress;
 import looseecho.reading.Together;
 import org.jtransforms.fft.FloatFFT_1D;
@@ -19,23 +21,59 @@ public final class Separator {
   private static final float[] WINDOW = looseecho.dsp.Fft.hann(SpectrumBands.WINDOW);
   private static final float WEIGHT = 4f / SpectrumBands.WINDOW; // 2 over the window's sum
 
-  private final MaskNet net = MaskNet.load();
+  private final MaskNet net;
   private final Audio audio;
+  private final KickWave kick;
   private final double gain;
 
-  /** Takes a sound, brought to 44.1 kHz where it is not. */
-  public Separator(Audio sound) {
-    audio =
-        sound.sampleRate() == SpectrumBands.RATE
-            ? sound
-            : new Resampler().resample(sound, SpectrumBands.RATE);
+  /**
+   * Takes a sound, brought to 44.1 kHz where it is not.
+   *
+   * @param hits of its drums in order of time, by which kick and bass are told apart; may be empty
+   */
+  public Separator(Audio sound, List<Hit> hits) {
+    net = MaskNet.load();
+    audio = new Resampler().resample(sound, SpectrumBands.RATE);
+    kick = KickWave.of(audio, hits);
+    gain = gain(audio);
+  }
+
+  private Separator(Separator whole, int from, int to) {
+    net = whole.net;
+    audio = whole.audio.slice(from, to);
+    kick = whole.kick.from(from);
+    gain = gain(audio);
+  }
+
+  /** The same for some samples of the sound only, which is heard as loud as usual. */
+  public Separator stretch(int from, int to) {
+    return new Separator(this, from, to);
+  }
+
+  private static double gain(Audio audio) {
     double rms = Math.sqrt(audio.power());
-    gain = rms > 1e-9 ? SONG_RMS / rms : 1;
+    return rms > 1e-9 ? SONG_RMS / rms : 1;
   }
 
   /** The sound that is parted, at 44.1 kHz. */
   public Audio audio() {
     return audio;
+  }
+
+  /**
+   * Adds what is known of the kick beforehand, its low end, to a stretch of the middle.
+   *
+   * @param from sample at which the stretch begins
+   * @param factor -1 takes it away
+   * @return whether any of it sounds there
+   */
+  public boolean addKick(int from, float[] middle, float factor) {
+    return kick.add(from, middle, factor);
+  }
+
+  /** What is known of the kick beforehand. */
+  KickWave kick() {
+    return kick;
   }
 
   /** Number of frames. */
@@ -48,12 +86,14 @@ public final class Separator {
    *
    * @param first frame
    * @param count frames
-   * @param middle spectra of the middle, per frame: real and imaginary parts in turn, the second
-   *     number being the highest bin's
+   * @param middle spectra of the middle without the kick's wave, per frame: real and imaginary
+   *     parts in turn, the second number being the highest bin's
    * @param side the same of the side
+   * @param kick the same of the kick's wave; null for frames in which it is silent
    * @param shares [group x 2 x bands][frame]
    */
-  public record Block(int first, int count, float[][] middle, float[][] side, float[][] shares) {
+  public record Block(
+      int first, int count, float[][] middle, float[][] side, float[][] kick, float[][] shares) {
     /** A group's share of a band of the middle. */
     public float middle(Stem stem, int band, int frame) {
       return shares[stem.ordinal() * MaskNet.INPUTS + band][frame];
@@ -90,6 +130,7 @@ public final class Separator {
     int end = Math.min(frames(), first + count + MaskNet.REACH);
     float[][] middle = new float[count][];
     float[][] side = new float[count][];
+    float[][] struck = new float[count][];
     float[][] inputs = new float[MaskNet.INPUTS][end - start];
     FloatFFT_1D fft = new FloatFFT_1D(SpectrumBands.WINDOW);
     for (int n = start; n < end; n++) {
@@ -101,6 +142,7 @@ public final class Separator {
       if (n >= first && n < first + count) {
         middle[n - first] = m;
         side[n - first] = s;
+        struck[n - first] = struck(n, fft);
       }
     }
     float[][] shares = net.run(inputs);
@@ -108,20 +150,40 @@ public final class Separator {
     for (int p = 0; p < shares.length; p++) {
       shares[p] = java.util.Arrays.copyOfRange(shares[p], skip, skip + count);
     }
-    return new Block(first, count, middle, side, shares);
+    return new Block(first, count, middle, side, struck, shares);
   }
 
   private void spectra(int frame, float[] m, float[] s, FloatFFT_1D fft) {
-    int from = frame * SpectrumBands.HOP - SpectrumBands.WINDOW / 2;
+    int from = from(frame);
     for (int i = Math.max(0, -from); i < m.length && from + i < audio.length(); i++) {
       float l = audio.left(from + i);
       float r = audio.right(from + i);
-      float w = WINDOW[i] * WEIGHT / 2;
-      m[i] = w * (l + r);
-      s[i] = w * (l - r);
+      m[i] = (l + r) / 2;
+      s[i] = (l - r) / 2;
     }
-    fft.realForward(m);
-    fft.realForward(s);
+    kick.add(from, m, -1);
+    forward(m, fft);
+    forward(s, fft);
+  }
+
+  private float[] struck(int frame, FloatFFT_1D fft) {
+    float[] x = new float[SpectrumBands.WINDOW];
+    if (!kick.add(from(frame), x, 1)) {
+      return null;
+    }
+    forward(x, fft);
+    return x;
+  }
+
+  private static int from(int frame) {
+    return frame * SpectrumBands.HOP - SpectrumBands.WINDOW / 2;
+  }
+
+  private static void forward(float[] x, FloatFFT_1D fft) {
+    for (int i = 0; i < x.length; i++) {
+      x[i] *= WINDOW[i] * WEIGHT;
+    }
+    fft.realForward(x);
   }
 
   private void read(float[] spectrum, float[][] inputs, int plane, int frame) {

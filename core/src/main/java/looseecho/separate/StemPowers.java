@@ -1,7 +1,9 @@
 package looseecho.separate;
 
+import java.util.List;
 import looseecho.audio.Audio;
 import looseecho.dsp.ThirdOctaves;
+import looseecho.hits.Hit;
 import looseecho.reading.Progress;
 
 /**
@@ -36,9 +38,13 @@ public final class StemPowers {
     this.slots = slots;
   }
 
-  /** Parts a sound and measures its groups. */
-  public static StemPowers of(Audio sound, Progress progress) {
-    return of(new Separator(sound), progress);
+  /**
+   * Parts a sound and measures its groups.
+   *
+   * @param hits of its drums, in order of time; may be empty
+   */
+  public static StemPowers of(Audio sound, List<Hit> hits, Progress progress) {
+    return of(new Separator(sound, hits), progress);
   }
 
   static StemPowers of(Separator separator, Progress progress) {
@@ -51,7 +57,7 @@ public final class StemPowers {
     float[][] power = new float[Stem.values().length][slots * ROW];
     Mapping[] bands = Mapping.all();
     float[][] loudness = new float[Stem.values().length][separator.frames()];
-    LowEnd low = new LowEnd(separator.audio());
+    LowEnd low = new LowEnd(separator);
     separator.run(
         block -> {
           add(block, bands, power, loudness, perSlot);
@@ -95,38 +101,47 @@ public final class StemPowers {
     for (int n = 0; n < block.count(); n++) {
       float[] m = block.middle()[n];
       float[] s = block.side()[n];
+      float[] kick = block.kick()[n];
       int row = (block.first() + n) / perSlot * ROW;
       for (int b = 0; b < bands.length; b++) {
-        float mm = 0;
-        float ss = 0;
-        float ms = 0;
-        for (int k = Math.max(1, SpectrumBands.from(b)); k < SpectrumBands.to(b); k++) {
-          if (2 * k + 1 < m.length) {
-            mm += m[2 * k] * m[2 * k] + m[2 * k + 1] * m[2 * k + 1];
-            ss += s[2 * k] * s[2 * k] + s[2 * k + 1] * s[2 * k + 1];
-            ms += m[2 * k] * s[2 * k] + m[2 * k + 1] * s[2 * k + 1];
-          }
-        }
+        float mm = product(m, m, b);
+        float ss = product(s, s, b);
+        float ms = product(m, s, b);
         for (Stem stem : Stem.values()) {
           float a = block.middle(stem, b, n);
           float c = block.side(stem, b, n);
-          float am = a * a * mm * weight;
-          float cs = c * c * ss * weight;
-          float both = 2 * a * c * ms * weight;
-          loudness[stem.ordinal()][block.first() + n] += WEIGHTS[b] * 2 * (a * a * mm + c * c * ss);
+          float middle = a * a * mm;
+          float side = c * c * ss;
+          float both = 2 * a * c * ms;
+          if (stem == Stem.KICK && kick != null) { // its share of the rest, and its wave
+            middle += 2 * a * product(m, kick, b) + product(kick, kick, b);
+            both += 2 * c * product(s, kick, b);
+          }
+          loudness[stem.ordinal()][block.first() + n] += WEIGHTS[b] * 2 * (middle + side);
           Mapping to = bands[b];
           for (int k = 0; k < to.to().length; k++) {
             float[] p = power[stem.ordinal()];
             int at = row + to.to()[k];
-            float w = to.share()[k];
-            p[at] += w * Math.max(0, am + cs + both);
-            p[at + ThirdOctaves.COUNT] += w * Math.max(0, am + cs - both);
-            p[at + 2 * ThirdOctaves.COUNT] += w * am;
-            p[at + 3 * ThirdOctaves.COUNT] += w * cs;
+            float w = to.share()[k] * weight;
+            p[at] += w * Math.max(0, middle + side + both);
+            p[at + ThirdOctaves.COUNT] += w * Math.max(0, middle + side - both);
+            p[at + 2 * ThirdOctaves.COUNT] += w * middle;
+            p[at + 3 * ThirdOctaves.COUNT] += w * side;
           }
         }
       }
     }
+  }
+
+  /** Sum over a band of what two spectra have in common. */
+  private static float product(float[] x, float[] y, int band) {
+    float sum = 0;
+    for (int k = Math.max(1, SpectrumBands.from(band)); k < SpectrumBands.to(band); k++) {
+      if (2 * k + 1 < x.length) {
+        sum += x[2 * k] * y[2 * k] + x[2 * k + 1] * y[2 * k + 1];
+      }
+    }
+    return sum;
   }
 
   /** What each band's power counts for the loudness. */

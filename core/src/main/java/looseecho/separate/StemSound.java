@@ -8,8 +8,8 @@ import org.jtransforms.fft.FloatFFT_1D;
 
 /**
  * Makes the sound of some groups together: the mix's own spectra, weighed by the groups' shares, by
- * overlapping (Griffin and Lim 1984). All groups together give the mix back. Good enough to hear a
- * layer better and to study it, and no more.
+ * overlapping (Griffin and Lim 1984), and the kick's wave. All groups together give the mix back.
+ * Good enough to hear a layer better and to study it, and no more.
  */
 public final class StemSound {
   private static final float[] WINDOW = Fft.hann(SpectrumBands.WINDOW);
@@ -33,6 +33,10 @@ public final class StemSound {
           }
         },
         progress);
+    if (stems.contains(Stem.KICK)) {
+      separator.addKick(0, out[0], 1);
+      separator.addKick(0, out[1], 1);
+    }
     return new Audio(out[0], out[1], SpectrumBands.RATE);
   }
 

@@ -4,7 +4,6 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.function.DoubleUnaryOperator;
 import java.util.stream.IntStream;
 import looseecho.Signals;
@@ -46,12 +45,12 @@ class DuckFinderTest {
   @Test
   void duckingUnderTheKickIsHeardWithItsDepth() {
     DuckMeter meter = new DuckMeter(loudness(saw(true)));
-    HeardLayer.Duck duck = meter.find(HELD, KICK, NONE).orElseThrow();
+    HeardLayer.Duck duck = meter.find(HELD, KICK, NONE).orElseThrow().duck();
     assertEquals("kick", duck.by());
-    assertEquals("snare", meter.find(HELD, NONE, SNARE).orElseThrow().by());
+    assertEquals("snare", meter.find(HELD, NONE, SNARE).orElseThrow().duck().by());
     assertEquals(8, duck.depthDb(), 1.5);
     // What comes back from each dip may have been told as a note of its own.
-    assertEquals(Optional.of(duck), meter.find(DuckFinder.held(notes(0)), KICK, NONE));
+    assertEquals(duck, meter.find(DuckFinder.held(notes(0)), KICK, NONE).orElseThrow().duck());
     assertTrue(meter.find(DuckFinder.held(notes(1)), KICK, NONE).isEmpty());
     // Half a cosine in gain from -8 dB over 250 ms: 90 % of the way in dB after some 190 ms.
     assertEquals(190, duck.recoveryMs(), 50);
@@ -79,6 +78,7 @@ class DuckFinderTest {
         meter
             .find(HELD, new DuckMeter.Drum("kick", KICKS, shortDrum), NONE)
             .orElseThrow()
+            .duck()
             .depthDb(),
         0.5);
   }
@@ -115,7 +115,8 @@ class DuckFinderTest {
     HeardLayer.Duck duck =
         new DuckMeter(SideCourse.of(new Audio(left, right, RATE)))
             .find(HELD, KICK, NONE)
-            .orElseThrow();
+            .orElseThrow()
+            .duck();
     assertEquals(8, duck.depthDb(), 1);
     float[] middle = SideCourse.of(new Audio(kick, kick, RATE));
     assertEquals(0, IntStream.range(0, middle.length).mapToDouble(n -> middle[n]).max().orElse(1));

@@ -93,7 +93,7 @@ class LayerFinderTest {
       hits.add(new Hit(Lane.SNARE, 2 * k + 0.5, 100, k, 0, 0, 1).withLength(200));
     }
     Audio audio = new Audio(x, x, RATE);
-    StemMeter meter = new StemMeter(StemPowers.of(audio, Progress.NONE));
+    StemMeter meter = new StemMeter(StemPowers.of(audio, List.of(), Progress.NONE));
     double power =
         new StrokeMeter(audio, meter, hits)
             .measure(Lane.SNARE, hits, List.of(new HeardLayer.Span(0, 20)))
@@ -111,7 +111,7 @@ class LayerFinderTest {
   /** Of the percussion, in decibels. */
   private static double level(float[] x, List<Hit> all) {
     Audio audio = new Audio(x, x, RATE);
-    StemMeter meter = new StemMeter(StemPowers.of(audio, Progress.NONE));
+    StemMeter meter = new StemMeter(StemPowers.of(audio, List.of(), Progress.NONE));
     List<Hit> own = all.stream().filter(h -> h.lane() == Lane.PERCUSSION).toList();
     return 10
         * Math.log10(

@@ -28,7 +28,7 @@ class MoveFinderTest {
         x[i] += (float) (0.1 * gain * (2 * (phase - Math.floor(phase)) - 1));
       }
     }
-    StemPowers powers = StemPowers.of(new Audio(x, x, RATE), Progress.NONE);
+    StemPowers powers = StemPowers.of(new Audio(x, x, RATE), List.of(), Progress.NONE);
     Event cut = new Event(Event.Kind.LOW_CUT, 4, 8, "", 1, 40, 400);
     Event later = new Event(Event.Kind.DIP, 40, 44, "", 1, 0, -6);
     Event narrowing = new Event(Event.Kind.NARROWING, 4, 8, "", 1, 0.5, 0.1);

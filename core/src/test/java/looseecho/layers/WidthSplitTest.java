@@ -29,7 +29,7 @@ class WidthSplitTest {
         right[i] += (float) (0.08 * (m - s));
       }
     }
-    StemPowers powers = StemPowers.of(new Audio(left, right, RATE), Progress.NONE);
+    StemPowers powers = StemPowers.of(new Audio(left, right, RATE), List.of(), Progress.NONE);
     List<HeardLayer.Span> whole = List.of(new HeardLayer.Span(0.1, BARS * BAR - 0.1));
     return new WidthSplit(new StemMeter(powers), Stem.CHORDS, 4 * BAR, BAR, whole).find();
   }

@@ -2,9 +2,11 @@ package looseecho.desktop.session;
 
 import java.lang.ref.SoftReference;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import looseecho.analysis.Heard;
+import looseecho.hits.Hit;
 import looseecho.reading.Progress;
 import looseecho.separate.StemPowers;
 
@@ -30,13 +32,17 @@ public final class Hearings {
     }
   }
 
-  /** The groups of a track, parted now unless they are known. */
-  StemPowers parted(Reference r, Progress progress) {
+  /**
+   * The groups of a track, parted now unless they are known.
+   *
+   * @param hits of its drums, in order of time
+   */
+  StemPowers parted(Reference r, List<Hit> hits, Progress progress) {
     Optional<StemPowers> before;
     synchronized (this) {
       before = of(parted, r.fingerprint());
     }
-    StemPowers powers = before.orElseGet(() -> StemPowers.of(r.audio(), progress));
+    StemPowers powers = before.orElseGet(() -> StemPowers.of(r.audio(), hits, progress));
     synchronized (this) {
       keep(parted, r.fingerprint(), powers);
     }

@@ -90,7 +90,7 @@ public final class LayerEar {
     }
     of = a;
     lane.start(
-        p -> new LayerFinder(r.audio(), hearings.parted(r, p), Played.of(a)).find(),
+        p -> new LayerFinder(r.audio(), hearings.parted(r, a.hits(), p), Played.of(a)).find(),
         found -> {
           heard = found;
           decided();

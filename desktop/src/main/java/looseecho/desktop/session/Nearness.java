@@ -70,7 +70,7 @@ public final class Nearness {
         (renderer, p) -> {
           Side track = new Side(r.name(), exact, new Resampler().resample(r.audio(), RATE));
           Side echo = Side.echo("echo", now, renderer, p);
-          return Comparer.compare(track, each -> hearings.parted(r, each), echo, p);
+          return Comparer.compare(track, each -> hearings.parted(r, track.hits(), each), echo, p);
         },
         Optional.empty());
   }

@@ -169,15 +169,15 @@ public final class Playback implements AutoCloseable {
     } else if (part instanceof LinePart line && a != null) {
       own = new LineIsolator().isolate(own, line.line(), a.tonality(), p);
     } else if (only != null) {
-      own = alone(own, only, p);
+      own = alone(own, hits, only, p);
     }
     double[] attacks = hits.stream().mapToDouble(Hit::time).toArray();
     return new Slowed(r, to, part, only, slow(own, to, attacks, p));
   }
 
   /** Some groups of the track, as loud as the whole. */
-  private static Audio alone(Audio whole, Set<Stem> only, Progress p) {
-    Audio own = new StemSound().of(new Separator(whole), only, p);
+  private static Audio alone(Audio whole, List<Hit> hits, Set<Stem> only, Progress p) {
+    Audio own = new StemSound().of(new Separator(whole, hits), only, p);
     double gain = Math.min(MOST_LIFT, LoudnessMatch.gain(own) / LoudnessMatch.gain(whole));
     float[][] x = {own.channel(0), own.channel(1)};
     for (float[] side : x) {

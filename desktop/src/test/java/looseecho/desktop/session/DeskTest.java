@@ -10,6 +10,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import looseecho.activity.Lane;
 import looseecho.analysis.Corrections;
@@ -117,10 +118,10 @@ class DeskTest extends SessionFixture {
     opened(track("pier.wav", 12));
     Reference pier = desk.referenceProperty().get();
     Hearings hearings = new Hearings();
-    StemPowers parted = hearings.parted(pier, Progress.NONE);
-    assertSame(parted, hearings.parted(pier, Progress.NONE));
+    StemPowers parted = hearings.parted(pier, List.of(), Progress.NONE);
+    assertSame(parted, hearings.parted(pier, List.of(), Progress.NONE));
     opened(track("quay.wav", 14));
     Reference quay = desk.referenceProperty().get();
-    assertNotSame(parted, hearings.parted(quay, Progress.NONE));
+    assertNotSame(parted, hearings.parted(quay, List.of(), Progress.NONE));
   }
 }
