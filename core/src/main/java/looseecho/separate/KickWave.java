@@ -13,6 +13,7 @@ import looseecho.audio.Resampler;
 import looseecho.hits.Hit;
 import looseecho.hits.Voice;
 import looseecho.reading.Ordered;
+import looseecho.reading.Together;
 
 /**
  * The low end of a song's kicks as a wave of its own, found from all of their strokes: where a bass
@@ -67,22 +68,23 @@ final class KickWave {
 
   private static List<Struck> struck(Audio audio, List<Hit> own, List<Hit> kicks) {
     StrokeMean.Recorded[] some = new StrokeMean.Recorded[Math.min(MOST, own.size())];
-    for (int i = 0; i < some.length; i++) {
-      some[i] = recorded(audio, own.get((int) ((long) i * own.size() / some.length)), kicks);
-    }
+    Together.each(
+        some.length,
+        i ->
+            some[i] = recorded(audio, own.get((int) ((long) i * own.size() / some.length)), kicks));
     StrokeMean mean = StrokeMean.of(some);
     if (!mean.diesAway()) {
       return List.of();
     }
     float[] wave = new Resampler().resample(mean.wave(), StrokeMean.RATE, SpectrumBands.RATE);
-    List<Struck> out = new ArrayList<>();
-    for (Hit h : own) {
-      StrokeMean.Recorded r = recorded(audio, h, kicks);
-      StrokeMean.Fitted fit = mean.fit(r);
-      int from = (begins(h) + fit.shift()) * FINER;
-      out.add(new Struck(from, r.sounds() * FINER, fit.gain(), wave));
-    }
-    return out;
+    return Together.map(
+        own,
+        h -> {
+          StrokeMean.Recorded r = recorded(audio, h, kicks);
+          StrokeMean.Fitted fit = mean.fit(r);
+          int from = (begins(h) + fit.shift()) * FINER;
+          return new Struck(from, r.sounds() * FINER, fit.gain(), wave);
+        });
   }
 
   /** The sample, at {@link StrokeMean#RATE}, at which a stroke's wave should begin. */
