@@ -68,15 +68,15 @@ final class DuckFinder {
    */
   Optional<HeardLayer.Duck> find(Stem stem, List<Note> notes, List<Span> active, double width) {
     float[] own = meter.loudness(stem);
-    boolean low = stem == Stem.BASS; // from which the kick's wave was taken away
+    boolean clear = stem == Stem.BASS && meter.kickKnown(); // what the kick hid is seen
     Optional<HeardLayer.Duck> parted =
         new DuckMeter(own)
             .find(
                 held(notes),
-                low ? kick() : kick(meter.loudness(Stem.KICK)),
+                clear ? kick() : kick(meter.loudness(Stem.KICK)),
                 snare(meter.loudness(Stem.SNARE)))
             .filter(f -> f.back().fit() >= ALIKE)
-            .map(f -> low && f.duck().by().equals(KICK) ? f.fitted() : f.duck());
+            .map(f -> clear && f.duck().by().equals(KICK) ? f.fitted() : f.duck());
     if (stem != Stem.CHORDS) {
       return parted;
     }

@@ -24,6 +24,7 @@ final class DuckMeter {
   private static final int STROKE = (int) (BEFORE / HOP); // its frame
   private static final int SOON = (int) (0.12 / HOP); // when it is lowest
   private static final int PAST = STROKE + 4; // when a window no longer reaches back to it
+  private static final int FEWEST_SEEN = 5; // frames by which a way back is told
   private static final double LEAST_DB = 2;
   private static final double CLEAR_DB = 3; // that a drum is softer than what it pushes down
   private static final double CLEARLY_DB = 3; // down when the drum is that soft
@@ -174,7 +175,8 @@ final class DuckMeter {
       back++;
     }
     double seconds = (back * HOP - BEFORE);
-    if (back == middle.length || seconds < LEAST_SECONDS || !isUsual(curves)) {
+    boolean seenBack = back < middle.length && middle.length >= PAST + FEWEST_SEEN;
+    if (!seenBack || seconds < LEAST_SECONDS || !isUsual(curves)) {
       return Optional.empty(); // what never comes back dies away
     }
     double far = clear > low ? Math.min(depth, HIDDEN * seen) : depth;

@@ -58,6 +58,11 @@ final class StemMeter {
     return powers.slot(time);
   }
 
+  /** True where the kick was told from the bass by its own wave. */
+  boolean kickKnown() {
+    return powers.kickKnown();
+  }
+
   /** Loudness of a group in every frame. */
   float[] loudness(Stem stem) {
     return powers.loudness(stem);

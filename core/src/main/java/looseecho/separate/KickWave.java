@@ -109,7 +109,7 @@ final class KickWave {
 
   /** The same for a sound that begins some samples later. */
   KickWave from(int sample) {
-    return new KickWave(strokes, offset + sample);
+    return this == NONE ? NONE : new KickWave(strokes, offset + sample);
   }
 
   /**

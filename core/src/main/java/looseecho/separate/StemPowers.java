@@ -30,12 +30,15 @@ public final class StemPowers {
   private final float[][] loudness; // [stem][frame]
   private final int perSlot;
   private final int slots;
+  private final boolean kickKnown;
 
-  private StemPowers(float[][] power, float[][] loudness, int perSlot, int slots) {
+  private StemPowers(
+      float[][] power, float[][] loudness, int perSlot, int slots, boolean kickKnown) {
     this.power = power;
     this.loudness = loudness;
     this.perSlot = perSlot;
     this.slots = slots;
+    this.kickKnown = kickKnown;
   }
 
   /**
@@ -69,7 +72,7 @@ public final class StemPowers {
               });
         },
         progress);
-    return new StemPowers(power, loudness, perSlot, slots);
+    return new StemPowers(power, loudness, perSlot, slots, separator.kick() != KickWave.NONE);
   }
 
   /** The third octaves that a band reaches into, and how much of it each gets. */
@@ -157,6 +160,11 @@ public final class StemPowers {
   /** A group's loudness in every frame of {@link SpectrumBands#HOP} samples, as a mean power. */
   public float[] loudness(Stem stem) {
     return loudness[stem.ordinal()].clone();
+  }
+
+  /** True where the kick was told from the bass by its own wave, not by shares alone. */
+  public boolean kickKnown() {
+    return kickKnown;
   }
 
   /** Number of slots. */
