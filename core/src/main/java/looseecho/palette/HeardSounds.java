@@ -142,17 +142,10 @@ public final class HeardSounds {
   private record Song(Separator sound, float[] mono, float[] kick) {
     static Song of(Separator sound) {
       float[] mono = sound.audio().mono();
-      float[] kick = new float[mono.length];
-      if (!sound.addKick(0, kick, 1)) {
-        return new Song(sound, mono, mono);
-      }
-      float[] high = mono.clone();
-      Biquad.highPass(RATE, KICK_HZ, Biquad.BUTTERWORTH).run(high);
-      Biquad.highPass(RATE, KICK_HZ, Biquad.BUTTERWORTH).run(high);
-      for (int i = 0; i < kick.length; i++) {
-        kick[i] += high[i];
-      }
-      return new Song(sound, mono, kick);
+      float[] kick = mono.clone();
+      Biquad.highPass(RATE, KICK_HZ, Biquad.BUTTERWORTH).run(kick);
+      Biquad.highPass(RATE, KICK_HZ, Biquad.BUTTERWORTH).run(kick);
+      return new Song(sound, mono, sound.addKick(0, kick, 1) ? kick : mono);
     }
 
     /** Where a part is least covered by others. */
