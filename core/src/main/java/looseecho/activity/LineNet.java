@@ -32,11 +32,25 @@ public final class LineNet {
     return new LineNet(register, Weights.load(LineNet.class, register.weights()));
   }
 
+  /** The level that a song is heard at: its root mean square. */
+  public static double level(float[] mono) {
+    return LineSpectra.rms(mono);
+  }
+
   /** Hears a whole song, mono at the register's rate and {@code tuningCents} above 440 Hz. */
   public LineActivity run(float[] mono, double tuningCents, Progress progress) {
+    return run(mono, LineSpectra.rms(mono), tuningCents, progress);
+  }
+
+  /**
+   * Hears what is left of a song.
+   *
+   * @param rms of the whole song, so that what is left stays as quiet as it was in it
+   */
+  public LineActivity run(float[] mono, double rms, double tuningCents, Progress progress) {
     int frames = mono.length / register.hop() + 1;
     Part part = new Part(mono, 0, frames, 0);
-    return run(frames, List.of(part).iterator(), LineSpectra.rms(mono), tuningCents, progress);
+    return run(frames, List.of(part).iterator(), rms, tuningCents, progress);
   }
 
   /**

@@ -16,7 +16,7 @@ import org.jtransforms.fft.FloatFFT_1D;
  */
 final class StrokeMean {
   /** Samples of a wave. */
-  static final int LENGTH = 4961; // 0.45 s
+  static final int LENGTH = 6064; // 0.55 s
 
   /** Hertz of all of it. */
   static final int RATE = SpectrumBands.RATE / 4;
@@ -44,6 +44,7 @@ final class StrokeMean {
   private static final int FADE_OUT = RATE * 3 / 100;
   private static final float LOUDEST = 2; // times the usual stroke
   private static final int PIECE = RATE / 20;
+  private static final int HELD = RATE * 36 / 100;
   private static final double LEFT = 0.12; // of the power, in the end
   private static final float[] HANN = Fft.hann(WINDOW);
 
@@ -75,7 +76,7 @@ final class StrokeMean {
     for (int from = 0; from + PIECE <= LENGTH; from += PIECE) {
       loudest = Math.max(loudest, power(from, from + PIECE));
     }
-    return power(LENGTH - 2 * PIECE, LENGTH - FADE_OUT) < LEFT * loudest;
+    return power(HELD, HELD + PIECE) < LEFT * loudest;
   }
 
   private double power(int from, int to) {
