@@ -1,9 +1,9 @@
 package looseecho.analysis;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.DoublePredicate;
-import looseecho.activity.LineActivity;
 import looseecho.activity.LineNet;
 import looseecho.activity.Register;
 import looseecho.notes.BassDetails;
@@ -14,12 +14,13 @@ import looseecho.reading.Progress;
 import looseecho.separate.KickWave;
 
 /**
- * Hears the line of the bass, first under everything else and then once more without the kick,
- * where its wave is known. What is heard then counts, unless much of the bass went out with the
- * kick: one that plays the same with or behind every stroke is taken for its wave. Immutable.
+ * Hears the line of the bass: without the kick where its wave is known, unless much of the bass
+ * goes out with it, as one does that plays the same with or behind every stroke and so is taken for
+ * a part of the wave. A stretch of the mix as it is tells. Immutable.
  */
 final class BassEar {
   private static final double LEFT = 0.7; // of the time that the notes last
+  private static final int TRIED = 40; // seconds in the middle of a song
 
   private final LineNet net = LineNet.load(Register.BASS);
   private final LineFinder finder = new LineFinder(LineFinder.Settings.BASS);
@@ -37,28 +38,39 @@ final class BassEar {
       return new Sound(mix, LineNet.level(mix), tuningCents, kickAt);
     }
 
+    /** Some seconds in the middle. */
+    Sound middle(int seconds) {
+      int from = from(seconds);
+      int to = Math.min(mono.length, from + seconds * Register.BASS.rate());
+      return new Sound(Arrays.copyOfRange(mono, from, to), rms, tuningCents, kickAt);
+    }
+
+    /** The sample at which they begin. */
+    int from(int seconds) {
+      return Math.max(0, (mono.length - seconds * Register.BASS.rate()) / 2);
+    }
+
     Sound without(KickWave kick) {
       return new Sound(kick.without(mono, Register.BASS.rate()), rms, tuningCents, kickAt);
     }
   }
 
-  /** How likely each pitch sounds. */
-  LineActivity listen(Sound sound, Progress progress) {
-    return net.run(sound.mono(), sound.rms(), sound.tuningCents(), progress);
+  /** The notes. */
+  List<Note> find(Sound sound, Optional<Pulse> pulse, KickWave kick, Progress progress) {
+    if (kick != KickWave.NONE) {
+      Sound clear = sound.without(kick);
+      List<Note> notes = listen(clear, pulse, progress);
+      double from = (double) sound.from(TRIED) / Register.BASS.rate();
+      List<Note> mixed = listen(sound.middle(TRIED), Optional.empty(), progress);
+      if (shared(mixed, from, notes) >= LEFT * seconds(mixed)) {
+        return complete(clear, notes);
+      }
+    }
+    return complete(sound, listen(sound, pulse, progress));
   }
 
-  /** The notes. */
-  List<Note> find(
-      Sound sound, LineActivity first, Optional<Pulse> pulse, KickWave kick, Progress progress) {
-    List<Note> heard = finder.find(first, pulse);
-    if (kick == KickWave.NONE) {
-      return complete(sound, heard);
-    }
-    Sound clear = sound.without(kick);
-    List<Note> again = finder.find(listen(clear, progress), pulse);
-    return shared(heard, again) < LEFT * seconds(heard)
-        ? complete(sound, heard)
-        : complete(clear, again);
+  private List<Note> listen(Sound sound, Optional<Pulse> pulse, Progress progress) {
+    return finder.find(net.run(sound.mono(), sound.rms(), sound.tuningCents(), progress), pulse);
   }
 
   private static List<Note> complete(Sound sound, List<Note> notes) {
@@ -70,17 +82,23 @@ final class BassEar {
     return notes.stream().mapToDouble(n -> n.end() - n.start()).sum();
   }
 
-  /** Seconds in which two lines sound the same pitch; each is in order of time. */
-  private static double shared(List<Note> a, List<Note> b) {
+  /**
+   * Seconds in which two lines sound the same pitch; each is in order of time.
+   *
+   * @param later by how much the times of {@code a} are to be moved
+   */
+  private static double shared(List<Note> a, double later, List<Note> b) {
     double sum = 0;
     int first = 0;
     for (Note n : a) {
-      while (first < b.size() && b.get(first).end() <= n.start()) {
+      double start = n.start() + later;
+      double end = n.end() + later;
+      while (first < b.size() && b.get(first).end() <= start) {
         first++;
       }
-      for (int k = first; k < b.size() && b.get(k).start() < n.end(); k++) {
+      for (int k = first; k < b.size() && b.get(k).start() < end; k++) {
         if (b.get(k).pitch() == n.pitch()) {
-          sum += Math.min(n.end(), b.get(k).end()) - Math.max(n.start(), b.get(k).start());
+          sum += Math.min(end, b.get(k).end()) - Math.max(start, b.get(k).start());
         }
       }
     }

@@ -62,9 +62,7 @@ final class Ear {
     Heard.Span music = Heard.Span.of(mel, audio.duration());
     Activities activity = net.run(mel, progress);
     BassEar.Sound sound = BassEar.Sound.of(low, tuning, t -> kick(activity, t));
-    // The lines are heard beside the search for the beat, which takes one core.
-    CompletableFuture<LineActivity> bassLine =
-        Together.beside(() -> bassEar.listen(sound, progress));
+    // The riff is heard beside the search for the beat, which takes one core.
     CompletableFuture<List<Note>> riff =
         Together.beside(
             () ->
@@ -77,13 +75,8 @@ final class Ear {
     pulse.ifPresent(p -> half.hits(p, progress)); // measured while the lines are heard
     early.accept(half);
     KickWave kick =
-        pulse
-            .map(
-                p ->
-                    KickWave.of(
-                        new Resampler().resample(audio, KickWave.RATE), half.hits(p, progress)))
-            .orElse(KickWave.NONE);
-    List<Note> bass = bassEar.find(sound, Together.joined(bassLine), pulse, kick, progress);
+        pulse.map(p -> KickWave.of(audio, half.hits(p, progress))).orElse(KickWave.NONE);
+    List<Note> bass = bassEar.find(sound, pulse, kick, progress);
     return half.with(new Heard.Lines(bass, Together.joined(riff)));
   }
 

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Stream;
 import looseecho.activity.Activities;
+import looseecho.activity.Lane;
 import looseecho.activity.MelSpectra;
 import looseecho.audio.Audio;
 import looseecho.dsp.Chroma;
@@ -16,6 +17,7 @@ import looseecho.hits.Envelope;
 import looseecho.hits.Hit;
 import looseecho.hits.HitDetails;
 import looseecho.hits.HitFinder;
+import looseecho.hits.KickSense;
 import looseecho.hits.Strokes;
 import looseecho.notes.Chord;
 import looseecho.notes.ChordFinder;
@@ -50,6 +52,7 @@ public final class Heard {
   private final ThrowFinder thrown;
   private final Envelope envelope;
   private final Strokes strokes;
+  private final KickSense kicks;
   private final VoicingFinder voicings;
 
   Heard(
@@ -74,6 +77,7 @@ public final class Heard {
     this.thrown = new ThrowFinder(audio);
     this.envelope = new Envelope(mel);
     this.strokes = new Strokes(audio);
+    this.kicks = new KickSense(audio);
     this.voicings = new VoicingFinder(audio, lines.bass(), chroma.tuningCents());
   }
 
@@ -96,6 +100,7 @@ public final class Heard {
     thrown = half.thrown;
     envelope = half.envelope;
     strokes = half.strokes;
+    kicks = half.kicks;
     voicings = new VoicingFinder(audio, lines.bass(), chroma.tuningCents());
     levels.set(half.levels.get());
   }
@@ -148,9 +153,12 @@ public final class Heard {
   List<Hit> hits(Pulse pulse, Progress progress) {
     return hits.get(
         pulse,
-        p ->
-            new HitDetails(envelope, strokes, p)
-                .complete(new HitFinder(HitFinder.Settings.DEFAULTS).find(activity, p, progress)));
+        p -> {
+          HitFinder finder = new HitFinder(HitFinder.Settings.DEFAULTS);
+          List<Hit> found = finder.find(activity, p, progress);
+          List<Hit> judged = kicks.judge(found, finder.faint(activity, Lane.KICK, p));
+          return new HitDetails(envelope, strokes, p).complete(judged);
+        });
   }
 
   /** The chords under a pulse. */

@@ -95,6 +95,10 @@ public record Hit(
     return with(lane, velocity, lengthMs, value, confidence, voice, pitch);
   }
 
+  public Hit withConfidence(double value) {
+    return with(lane, velocity, lengthMs, figure, value, voice, pitch);
+  }
+
   public Hit withVoice(Voice value) {
     return with(lane, velocity, lengthMs, figure, confidence, value, pitch);
   }

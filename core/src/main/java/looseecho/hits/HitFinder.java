@@ -55,7 +55,7 @@ public final class HitFinder {
 
   private static final double DOUBTFUL = 0.5; // peaks that say nothing about the pattern
   private static final double CLEAR = 0.85; // and those that fully do
-  private static final double SEEN = 0.2; // peaks from which the lane's best are taken
+  private static final double SEEN_FROM = 0.2; // peaks from which the lane's best are taken
   private static final double BEST = 0.25; // share of the peaks that are its best
 
   /**
@@ -79,27 +79,47 @@ public final class HitFinder {
 
   private record Peak(double time, double height, double velocity, int bar, int slot) {}
 
+  /** A peak, and what it must reach to be a hit. */
+  private record Seen(Peak peak, double threshold) {}
+
   /** All hits in order of time. */
   public List<Hit> find(Activities activity, Pulse pulse, Progress progress) {
     List<Hit> hits = new ArrayList<>();
     Places places = new Places(pulse);
     for (Lane lane : Lane.HEARD) {
       progress.step("Picking the hits", (double) lane.ordinal() / Lane.HEARD.size());
-      List<Peak> peaks = peaks(activity, lane, pulse);
-      double surer = sureness(peaks) - settings.usual();
-      double shift = Math.max(-lowering(lane), settings.slope() * surer);
-      for (Peak p : peaks) {
-        double habit = habit(peaks, p);
-        double expected = settings.base() + (settings.expected() - settings.base()) * habit;
-        double caution = caution(activity, lane, p, peaks);
-        double threshold = Math.max(FAINTEST, Math.min(0.9, expected + shift + caution));
-        if (p.height() >= threshold) {
-          hits.add(hit(lane, p, places, threshold));
+      for (Seen peak : seen(activity, lane, pulse)) {
+        if (peak.peak().height() >= peak.threshold()) {
+          hits.add(hit(lane, peak.peak(), places, peak.threshold()));
         }
       }
     }
     hits.sort(Comparator.comparingDouble(Hit::time));
     return LaneDecision.decide(hits);
+  }
+
+  /** Moments at which a lane is half-seen, in order of time: too faint for hits. */
+  public List<Hit> faint(Activities activity, Lane lane, Pulse pulse) {
+    Places places = new Places(pulse);
+    return seen(activity, lane, pulse).stream()
+        .filter(s -> s.peak().height() < s.threshold())
+        .map(s -> hit(lane, s.peak(), places, s.threshold()))
+        .toList();
+  }
+
+  private List<Seen> seen(Activities activity, Lane lane, Pulse pulse) {
+    List<Peak> peaks = peaks(activity, lane, pulse);
+    double surer = sureness(peaks) - settings.usual();
+    double shift = Math.max(-lowering(lane), settings.slope() * surer);
+    return peaks.stream()
+        .map(
+            p -> {
+              double expected =
+                  settings.base() + (settings.expected() - settings.base()) * habit(peaks, p);
+              double threshold = expected + shift + caution(activity, lane, p, peaks);
+              return new Seen(p, Math.max(FAINTEST, Math.min(0.9, threshold)));
+            })
+        .toList();
   }
 
   /**
@@ -182,7 +202,7 @@ public final class HitFinder {
   /** Mean height of the lane's best peaks; the usual one where there are none. */
   private double sureness(List<Peak> peaks) {
     double[] seen =
-        peaks.stream().mapToDouble(Peak::height).filter(h -> h > SEEN).sorted().toArray();
+        peaks.stream().mapToDouble(Peak::height).filter(h -> h > SEEN_FROM).sorted().toArray();
     int best = Math.max(1, (int) (seen.length * BEST));
     return seen.length == 0
         ? settings.usual()
@@ -221,7 +241,8 @@ public final class HitFinder {
   private static Hit hit(Lane lane, Peak p, Places places, double threshold) {
     int velocity = (int) Math.round(Math.max(1, Math.min(127, 127 * p.velocity())));
     Place place = places.at(p.time());
-    double confidence = Math.min(1, 0.5 + 0.5 * (p.height() - threshold) / (1 - threshold));
+    double over = 0.5 * (p.height() - threshold) / (1 - threshold);
+    double confidence = Math.max(0, Math.min(1, 0.5 + over));
     return new Hit(
         lane, p.time(), velocity, place.bar(), place.step(), place.offsetMs(), confidence);
   }

@@ -10,6 +10,8 @@ import looseecho.activity.Lane;
 import looseecho.audio.Audio;
 import looseecho.audio.Resampler;
 import looseecho.hits.Hit;
+import looseecho.hits.LowStrokes;
+import looseecho.hits.StrokeMean;
 import looseecho.hits.Voice;
 import looseecho.reading.Ordered;
 import looseecho.reading.Together;
@@ -25,15 +27,10 @@ public final class KickWave {
   public static final int RATE = SpectrumBands.RATE;
 
   private static final int FEWEST = 8; // strokes of a sound
-  private static final int MOST = 160; // that are averaged
+  private static final int MOST = 96; // that are averaged
   private static final int FINER = RATE / StrokeMean.RATE;
-  private static final double AHEAD = 0.01; // seconds that a wave begins before its stroke
-  private static final int CUT = 55; // samples of StrokeMean.RATE before the next stroke: 5 ms
   private static final int LONGEST = StrokeMean.LENGTH * FINER;
   private static final float FADE = 220; // samples: 5 ms
-  private static final float[] TRIANGLE = {
-    1 / 16f, 2 / 16f, 3 / 16f, 4 / 16f, 3 / 16f, 2 / 16f, 1 / 16f
-  };
 
   /** Where no kick is known. */
   public static final KickWave NONE = new KickWave(List.of(), 0);
@@ -56,7 +53,7 @@ public final class KickWave {
   /**
    * Finds the kicks' wave.
    *
-   * @param audio at 44.1 kHz
+   * @param audio at any rate
    * @param hits of all drums, in order of time
    */
   public static KickWave of(Audio audio, List<Hit> hits) {
@@ -67,20 +64,22 @@ public final class KickWave {
     Map<Voice, List<Hit>> sounds =
         kicks.stream()
             .collect(Collectors.groupingBy(Hit::voice, TreeMap::new, Collectors.toList()));
+    LowStrokes strokes = new LowStrokes(audio);
     List<Struck> out = new ArrayList<>();
     sounds.values().stream()
         .filter(own -> own.size() >= FEWEST)
-        .forEach(own -> out.addAll(struck(audio, own, kicks)));
+        .forEach(own -> out.addAll(struck(strokes, own, kicks)));
     out.sort(Comparator.comparingInt(Struck::from));
     return out.isEmpty() ? NONE : new KickWave(List.copyOf(out), 0);
   }
 
-  private static List<Struck> struck(Audio audio, List<Hit> own, List<Hit> kicks) {
+  private static List<Struck> struck(LowStrokes strokes, List<Hit> own, List<Hit> kicks) {
     StrokeMean.Recorded[] some = new StrokeMean.Recorded[Math.min(MOST, own.size())];
     Together.each(
         some.length,
         i ->
-            some[i] = recorded(audio, own.get((int) ((long) i * own.size() / some.length)), kicks));
+            some[i] =
+                recorded(strokes, own.get((int) ((long) i * own.size() / some.length)), kicks));
     StrokeMean mean = StrokeMean.of(some);
     if (!mean.diesAway()) {
       return List.of();
@@ -89,42 +88,17 @@ public final class KickWave {
     return Together.map(
         own,
         h -> {
-          StrokeMean.Recorded r = recorded(audio, h, kicks);
+          StrokeMean.Recorded r = recorded(strokes, h, kicks);
           StrokeMean.Fitted fit = mean.fit(r);
-          int from = (begins(h) + fit.shift()) * FINER;
+          int from = (LowStrokes.begins(h.time()) + fit.shift()) * FINER;
           return new Struck(from, r.sounds() * FINER, fit.gain(), wave);
         });
   }
 
-  /** The sample, at {@link StrokeMean#RATE}, at which a stroke's wave should begin. */
-  private static int begins(Hit h) {
-    return (int) Math.round((h.time() - AHEAD) * StrokeMean.RATE);
-  }
-
-  private static StrokeMean.Recorded recorded(Audio audio, Hit h, List<Hit> kicks) {
-    double next = kicks.stream().mapToDouble(Hit::time).filter(t -> t > h.time()).min().orElse(1e9);
-    int sounds = (int) Math.min(StrokeMean.LENGTH, (next - h.time()) * StrokeMean.RATE - CUT);
-    int from = (begins(h) - StrokeMean.BEFORE) * FINER - TRIANGLE.length / 2;
-    float[] x = new float[StrokeMean.NEEDED * FINER + TRIANGLE.length];
-    for (int i = Math.max(0, -from); i < x.length && from + i < audio.length(); i++) {
-      x[i] = (audio.left(from + i) + audio.right(from + i)) / 2;
-    }
-    return new StrokeMean.Recorded(coarse(x), Math.max(0, sounds));
-  }
-
-  /**
-   * Every fourth sample of the low end, by two running means one after the other, whose zeros lie
-   * at the frequencies that would fold onto it (Hogenauer, "An economical class of digital filters
-   * for decimation and interpolation", 1981): 58 dB less of them at 400 Hz and below.
-   */
-  private static float[] coarse(float[] x) {
-    float[] out = new float[StrokeMean.NEEDED];
-    for (int i = 0; i < out.length; i++) {
-      for (int k = 0; k < TRIANGLE.length; k++) {
-        out[i] += TRIANGLE[k] * x[i * FINER + k];
-      }
-    }
-    return out;
+  private static StrokeMean.Recorded recorded(LowStrokes strokes, Hit h, List<Hit> kicks) {
+    int next = Ordered.first(kicks, Hit::time, Math.nextUp(h.time()));
+    double until = next < kicks.size() ? kicks.get(next).time() : Double.MAX_VALUE;
+    return strokes.at(h.time(), until);
   }
 
   /** The same for a sound that begins some samples later. */

@@ -70,8 +70,7 @@ class BassEarTest {
     KickWave wave = kickKnown ? KickWave.of(new Audio(mix, mix, RATE), kicks) : KickWave.NONE;
     float[] low = new Resampler().resample(mix, RATE, Register.BASS.rate());
     BassEar.Sound sound = BassEar.Sound.of(low, 0, t -> Math.abs(t - Math.rint(2 * t) / 2) < 0.05);
-    BassEar ear = new BassEar();
-    return ear.find(sound, ear.listen(sound, Progress.NONE), Optional.empty(), wave, Progress.NONE);
+    return new BassEar().find(sound, Optional.empty(), wave, Progress.NONE);
   }
 
   /** Twice a second, falling to 49 Hz; a little noise over it. */

@@ -1,4 +1,4 @@
-package looseecho.separate;
+package looseecho.hits;
 
 import java.util.Arrays;
 import looseecho.dsp.Fft;
@@ -14,12 +14,12 @@ import org.jtransforms.fft.FloatFFT_1D;
  * reweighted least squares", 1977). A bass that moves beside them falls on other frequencies, or on
  * other phases, each time and drops out; one that plays the same with every stroke stays in.
  */
-final class StrokeMean {
+public final class StrokeMean {
   /** Samples of a wave. */
-  static final int LENGTH = 6064; // 0.55 s
+  public static final int LENGTH = 6064; // 0.55 s
 
   /** Hertz of all of it. */
-  static final int RATE = SpectrumBands.RATE / 4;
+  public static final int RATE = 11025;
 
   private static final int WINDOW = 1024;
   private static final int HOP = WINDOW / 4;
@@ -54,10 +54,10 @@ final class StrokeMean {
    * @param x {@link #NEEDED} samples, the stroke's beginning at {@link #BEFORE}
    * @param sounds samples until the next stroke cuts it off, at most {@link #LENGTH}
    */
-  record Recorded(float[] x, int sounds) {}
+  public record Recorded(float[] x, int sounds) {}
 
   /** How far from where it was expected a stroke begins, in samples, and how loud it is. */
-  record Fitted(int shift, float gain) {}
+  public record Fitted(int shift, float gain) {}
 
   private final float[] wave;
 
@@ -66,12 +66,12 @@ final class StrokeMean {
   }
 
   /** The wave of a usual stroke, at {@link #RATE}, nothing above 400 Hz. */
-  float[] wave() {
+  public float[] wave() {
     return wave.clone();
   }
 
   /** False where something is held in it, as a bass is that comes with every stroke. */
-  boolean diesAway() {
+  public boolean diesAway() {
     double loudest = 0;
     for (int from = 0; from + PIECE <= LENGTH; from += PIECE) {
       loudest = Math.max(loudest, power(from, from + PIECE));
@@ -88,7 +88,7 @@ final class StrokeMean {
   }
 
   /** The wave of some strokes. */
-  static StrokeMean of(Recorded... strokes) {
+  public static StrokeMean of(Recorded... strokes) {
     StrokeMean mean = new StrokeMean(usual(strokes));
     Fitted[] fits = new Fitted[strokes.length];
     for (int round = 0; round < ROUNDS; round++) {
@@ -108,7 +108,7 @@ final class StrokeMean {
   }
 
   /** Where a stroke lies and how loud it is, by the wave. */
-  Fitted fit(Recorded r) {
+  public Fitted fit(Recorded r) {
     int reach = Math.min(ATTACK, r.sounds());
     int best = 0;
     double most = Double.NEGATIVE_INFINITY;
