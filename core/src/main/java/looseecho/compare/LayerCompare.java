@@ -20,7 +20,7 @@ final class LayerCompare {
   private static final double STEP_WIDTH = 0.05;
   private static final double STEP_DUCK = 2;
   private static final double LEAST = 0.15; // steps that are rounding
-  private static final double LEAST_LEVEL = 0.5; // to which what is parted is known
+  private static final double LEAST_LEVEL = 0.7; // to which what is parted is known
   private static final double FULL = 0.5; // share of the sides of what is as wide as can be
 
   private final Side side;
