@@ -38,11 +38,19 @@ public final class KickSense {
   private static final int REACH = 4 * (RUN - 1) / 2;
 
   private final LowStrokes strokes;
-  private final AtomicReference<float[]> wave = new AtomicReference<>();
+  private final AtomicReference<Kick> kick = new AtomicReference<>();
   private final Map<Double, Held> held = new ConcurrentHashMap<>();
 
   /** How much of a stroke's beginning the wave is, 0..1, and how loud it is. */
   private record Held(double share, double gain) {}
+
+  /**
+   * What a kick is.
+   *
+   * @param alone false where a bass is in it that comes with every stroke: it would be found in
+   *     every note of that bass
+   */
+  private record Kick(float[] wave, boolean alone) {}
 
   public KickSense(Audio audio) {
     strokes = new LowStrokes(audio);
@@ -59,7 +67,7 @@ public final class KickSense {
     if (kicks.size() < FEWEST) {
       return hits;
     }
-    wave.compareAndSet(null, wave(kicks));
+    kick.compareAndSet(null, mean(kicks));
     List<Held> told = Together.map(kicks, this::held);
     double share = median(told.stream().mapToDouble(Held::share).toArray());
     double gain = median(told.stream().mapToDouble(Held::gain).toArray());
@@ -75,19 +83,20 @@ public final class KickSense {
     if (others.size() < OTHERS * kicks.size()) {
       out.removeAll(others);
     }
-    List<Held> seen = Together.map(faint, this::held);
-    for (int i = 0; i < faint.size(); i++) {
+    List<Hit> could = kick.get().alone() ? faint : List.of();
+    List<Held> seen = Together.map(could, this::held);
+    for (int i = 0; i < could.size(); i++) {
       double part = seen.get(i).share() / share;
       double loud = seen.get(i).gain() / gain;
       if (part > FAINT_SHARE && loud > FAINT_GAIN && loud < TWICE) {
-        out.add(faint.get(i).withConfidence(Math.min(1, (1 + part) / 2)));
+        out.add(could.get(i).withConfidence(Math.min(1, (1 + part) / 2)));
       }
     }
     out.sort(Comparator.comparingDouble(Hit::time));
     return out;
   }
 
-  private float[] wave(List<Hit> kicks) {
+  private Kick mean(List<Hit> kicks) {
     StrokeMean.Recorded[] some = new StrokeMean.Recorded[Math.min(MOST, kicks.size())];
     Together.each(
         some.length,
@@ -96,7 +105,8 @@ public final class KickSense {
           double next = at + 1 < kicks.size() ? kicks.get(at + 1).time() : Double.MAX_VALUE;
           some[i] = strokes.at(kicks.get(at).time(), next);
         });
-    return coarse(StrokeMean.of(some).wave(), 0, ATTACK);
+    StrokeMean mean = StrokeMean.of(some);
+    return new Kick(coarse(mean.wave(), 0, ATTACK), mean.diesAway());
   }
 
   private Held held(Hit h) {
@@ -106,7 +116,7 @@ public final class KickSense {
   private Held measured(double time) {
     float[] x = strokes.at(time, Double.MAX_VALUE).x();
     float[] low = coarse(x, StrokeMean.BEFORE - SHIFT * COARSER, ATTACK + 2 * SHIFT);
-    float[] w = wave.get();
+    float[] w = kick.get().wave();
     double own = 1e-12;
     for (float v : w) {
       own += v * v;

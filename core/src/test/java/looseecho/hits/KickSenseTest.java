@@ -39,6 +39,22 @@ class KickSenseTest {
     assertEquals(heard, new KickSense(song()).judge(heard, List.of()));
   }
 
+  /** It is in the wave and would be found in each of its notes. */
+  @Test
+  void aBassThatComesWithEveryKickIsNoKickElsewhere() {
+    float[] x = song().channel(0).clone();
+    Stream.concat(kicks(), Stream.of(at(8.25)))
+        .forEach(
+            h -> {
+              for (int i = 0; i < RATE * 45 / 100; i++) {
+                x[(int) (h.time() * RATE) + i] +=
+                    (float) (0.5 * Math.sin(2 * Math.PI * 55 * i / RATE));
+              }
+            });
+    List<Hit> heard = kicks().toList();
+    assertEquals(heard, new KickSense(new Audio(x, x, RATE)).judge(heard, List.of(at(8.25))));
+  }
+
   private static final java.util.Comparator<Hit> BY_TIME =
       java.util.Comparator.comparingDouble(Hit::time);
 
