@@ -14,6 +14,7 @@ import looseecho.form.Event;
 import looseecho.form.SweepFinder;
 import looseecho.form.ThrowFinder;
 import looseecho.hits.Envelope;
+import looseecho.hits.HatSense;
 import looseecho.hits.Hit;
 import looseecho.hits.HitDetails;
 import looseecho.hits.HitFinder;
@@ -156,7 +157,8 @@ public final class Heard {
         p -> {
           HitFinder finder = new HitFinder(HitFinder.Settings.DEFAULTS);
           List<Hit> found = finder.find(activity, p, progress);
-          List<Hit> judged = kicks.judge(found, finder.faint(activity, Lane.KICK, p));
+          List<Hit> kicked = kicks.judge(found, finder.faint(activity, Lane.KICK, p));
+          List<Hit> judged = new HatSense(audio).judge(kicked);
           return new HitDetails(envelope, strokes, p).complete(judged);
         });
   }

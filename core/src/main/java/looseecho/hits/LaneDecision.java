@@ -12,12 +12,13 @@ import looseecho.reading.Ordered;
 /**
  * Decides over a whole song whether a lane plays at all. A lane that is not there costs the person
  * more than a faint one that is missed, so three kinds are dropped as a whole: those of which most
- * strokes are doubtful; percussion that in dense music is claimed all the time, nearly always
- * together with a hat or another drum, since it is what these leave in its bands; and a clap that
- * nearly always comes with a far clearer snare, since noisy snares sound like one.
+ * strokes are doubtful; percussion that is heard all the time, never clearly, and hardly ever by
+ * itself, since it is what hats and other drums leave in its bands; and a clap that nearly always
+ * comes with a far clearer snare, since noisy snares sound like one. Thresholds were chosen on
+ * composed pieces and songs of our own making (docs/accuracy.md).
  */
 final class LaneDecision {
-  /** Median confidence below which a lane is none; kick and snare are always believed. */
+  /** Median confidence below which a lane is none; a kick is always believed. */
   private static final Map<Lane, Double> LEAST =
       Map.of(
           Lane.CLAP, 0.55,
@@ -27,11 +28,17 @@ final class LaneDecision {
           Lane.CYMBAL, 0.55,
           Lane.PERCUSSION, 0.56);
 
+  /** The same where a lane is struck all the time, as only the main ones are. */
+  private static final Map<Lane, Double> LEAST_STEADY =
+      Map.of(Lane.SNARE, 0.59, Lane.HAT_CLOSED, 0.61);
+
+  private static final double STEADY = 1.2; // strokes a second
+  private static final double OFTEN = 2; // strokes of percussion a second
+  private static final double UNCLEAR = 0.7; // in confidence, in the middle
+  private static final double SELDOM_ALONE = 0.4; // of its clearer half
+
   private static final double RARE = 10 / 60.0; // strokes a second: a crash now and then is usual
   private static final double TOGETHER = 0.03; // seconds
-  private static final double DENSE = 5; // strokes a second
-  private static final double WITH_HATS = 0.75; // of them
-  private static final double ALONE = 0.1;
 
   private static final double TOGETHER_OF = 0.85; // of a lane that is a part of another
   private static final double SNARE_CLEARER = 0.25; // in confidence, in the middle
@@ -45,12 +52,13 @@ final class LaneDecision {
         hits.stream().mapToDouble(Hit::time).max().orElse(0)
             - hits.stream().mapToDouble(Hit::time).min().orElse(0);
     Set<Lane> doubtful =
-        LEAST.keySet().stream()
-            .filter(l -> isDoubtful(l, hits, seconds))
-            .collect(Collectors.toSet());
+        Lane.HEARD.stream().filter(l -> isDoubtful(l, hits, seconds)).collect(Collectors.toSet());
     List<Hit> sure = hits.stream().filter(h -> !doubtful.contains(h.lane().base())).toList();
     List<Hit> claps = apart(sure, Lane.CLAP, Lane.SNARE, SNARE_CLEARER);
-    return hidden(apart(claps, Lane.SNARE, Lane.CLAP, CLAP_CLEARER), seconds);
+    List<Hit> all = apart(claps, Lane.SNARE, Lane.CLAP, CLAP_CLEARER);
+    List<Hit> others = all.stream().filter(h -> h.lane() != Lane.PERCUSSION).toList();
+    List<Hit> percussion = all.stream().filter(h -> h.lane() == Lane.PERCUSSION).toList();
+    return isLeftOver(percussion, others, seconds) ? others : all;
   }
 
   /** Without a lane that is a part of another's sound: struck with it, and less clear. */
@@ -85,29 +93,24 @@ final class LaneDecision {
             .sorted()
             .toArray();
     boolean rare = lane == Lane.CYMBAL && sure.length < RARE * seconds;
-    return sure.length > 0 && !rare && sure[sure.length / 2] < LEAST.get(lane);
-  }
-
-  private static List<Hit> hidden(List<Hit> hits, double seconds) {
-    double[] own = times(hits, List.of(Lane.PERCUSSION), true);
-    if (own.length < 2) {
-      return hits;
+    double least = LEAST.getOrDefault(lane, 0.0);
+    if (sure.length > STEADY * seconds) {
+      least = LEAST_STEADY.getOrDefault(lane, least);
     }
-    double[] hats = times(hits, List.of(Lane.HAT_CLOSED, Lane.HAT_OPEN), true);
-    double[] others = times(hits, List.of(Lane.PERCUSSION), false);
-    boolean dense = own.length > DENSE * seconds;
-    boolean hidden = share(own, hats) > WITH_HATS || 1 - share(own, others) < ALONE;
-    return dense && hidden
-        ? hits.stream().filter(h -> h.lane().base() != Lane.PERCUSSION).toList()
-        : hits;
+    return sure.length > 0 && !rare && sure[sure.length / 2] < least;
   }
 
-  private static double[] times(List<Hit> hits, List<Lane> lanes, boolean in) {
-    return hits.stream()
-        .filter(h -> lanes.contains(h.lane().base()) == in)
-        .mapToDouble(Hit::time)
-        .sorted()
-        .toArray();
+  private static boolean isLeftOver(List<Hit> percussion, List<Hit> others, double seconds) {
+    double[] sure = percussion.stream().mapToDouble(Hit::confidence).sorted().toArray();
+    if (sure.length <= OFTEN * seconds || sure[sure.length / 2] >= UNCLEAR) {
+      return false;
+    }
+    double[] clear =
+        percussion.stream()
+            .filter(h -> h.confidence() >= sure[sure.length / 2])
+            .mapToDouble(Hit::time)
+            .toArray();
+    return 1 - share(clear, others.stream().mapToDouble(Hit::time).toArray()) < SELDOM_ALONE;
   }
 
   /** Share of times that lie together with one of others, which are in order. */
