@@ -34,7 +34,8 @@ final class LaneDecision {
 
   private static final double STEADY = 1.2; // strokes a second
   private static final double OFTEN = 2; // strokes of percussion a second
-  private static final double UNCLEAR = 0.7; // in confidence, in the middle
+  private static final double UNCLEAR = 0.55; // in confidence, in the middle
+  private static final double CLEARER = 0.03; // for each of these strokes
   private static final double SELDOM_ALONE = 0.4; // of its clearer half
 
   private static final double RARE = 10 / 60.0; // strokes a second: a crash now and then is usual
@@ -102,7 +103,8 @@ final class LaneDecision {
 
   private static boolean isLeftOver(List<Hit> percussion, List<Hit> others, double seconds) {
     double[] sure = percussion.stream().mapToDouble(Hit::confidence).sorted().toArray();
-    if (sure.length <= OFTEN * seconds || sure[sure.length / 2] >= UNCLEAR) {
+    double often = sure.length / Math.max(1, seconds);
+    if (often <= OFTEN || sure[sure.length / 2] >= UNCLEAR + CLEARER * often) {
       return false;
     }
     double[] clear =

@@ -28,9 +28,11 @@ class LaneDecisionTest {
     List<Hit> left = LaneDecision.decide(song(0.25, 0.25, 0.01, 0.65));
     assertEquals(240, left.size());
     assertEquals(Lane.HAT_CLOSED, left.get(1).lane());
+    assertEquals(300, LaneDecision.decide(song(0.2, 0.4, 0.01, 0.6)).size());
     for (List<Hit> kept :
         List.of(
             song(0.25, 0.25, 0.01, 0.75), // clear
+            song(0.2, 0.4, 0.01, 0.65), // clear enough for its being rarer
             song(0.25, 0.25, 0.125, 0.65), // beside them
             song(0.25, 0.125, 0, 0.65), // every other one alone
             song(0.25, 0.75, 0.01, 0.65))) { // now and then
