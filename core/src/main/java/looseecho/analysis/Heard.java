@@ -19,6 +19,7 @@ import looseecho.hits.Hit;
 import looseecho.hits.HitDetails;
 import looseecho.hits.HitFinder;
 import looseecho.hits.KickSense;
+import looseecho.hits.PercussionSense;
 import looseecho.hits.Strokes;
 import looseecho.notes.Chord;
 import looseecho.notes.ChordFinder;
@@ -158,7 +159,8 @@ public final class Heard {
           HitFinder finder = new HitFinder(HitFinder.Settings.DEFAULTS);
           List<Hit> found = finder.find(activity, p, progress);
           List<Hit> kicked = kicks.judge(found, finder.faint(activity, Lane.KICK, p));
-          List<Hit> judged = new HatSense(audio).judge(kicked);
+          List<Hit> played = new PercussionSense(strokes).judge(kicked);
+          List<Hit> judged = new HatSense(audio).judge(played);
           return new HitDetails(envelope, strokes, p).complete(judged);
         });
   }

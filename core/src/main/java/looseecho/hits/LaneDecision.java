@@ -1,6 +1,5 @@
 package looseecho.hits;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,11 +10,10 @@ import looseecho.reading.Ordered;
 
 /**
  * Decides over a whole song whether a lane plays at all. A lane that is not there costs the person
- * more than a faint one that is missed, so three kinds are dropped as a whole: those of which most
- * strokes are doubtful; percussion that is heard all the time, never clearly, and hardly ever by
- * itself, since it is what hats and other drums leave in its bands; and a clap that nearly always
- * comes with a far clearer snare, since noisy snares sound like one. Thresholds were chosen on
- * composed pieces and songs of our own making (docs/accuracy.md).
+ * more than a faint one that is missed, so two kinds are dropped as a whole: those of which most
+ * strokes are doubtful, and a clap that nearly always comes with a far clearer snare, since noisy
+ * snares sound like one. Thresholds were chosen on composed pieces and songs of our own making
+ * (docs/accuracy.md).
  */
 final class LaneDecision {
   /** Median confidence below which a lane is none; a kick is always believed. */
@@ -33,10 +31,6 @@ final class LaneDecision {
       Map.of(Lane.SNARE, 0.59, Lane.HAT_CLOSED, 0.61);
 
   private static final double STEADY = 1.2; // strokes a second
-  private static final double OFTEN = 2; // strokes of percussion a second
-  private static final double UNCLEAR = 0.55; // in confidence, in the middle
-  private static final double CLEARER = 0.03; // for each of these strokes
-  private static final double SELDOM_ALONE = 0.4; // of its clearer half
 
   private static final double RARE = 10 / 60.0; // strokes a second: a crash now and then is usual
   private static final double TOGETHER = 0.03; // seconds
@@ -56,10 +50,7 @@ final class LaneDecision {
         Lane.HEARD.stream().filter(l -> isDoubtful(l, hits, seconds)).collect(Collectors.toSet());
     List<Hit> sure = hits.stream().filter(h -> !doubtful.contains(h.lane().base())).toList();
     List<Hit> claps = apart(sure, Lane.CLAP, Lane.SNARE, SNARE_CLEARER);
-    List<Hit> all = apart(claps, Lane.SNARE, Lane.CLAP, CLAP_CLEARER);
-    List<Hit> others = all.stream().filter(h -> h.lane() != Lane.PERCUSSION).toList();
-    List<Hit> percussion = all.stream().filter(h -> h.lane() == Lane.PERCUSSION).toList();
-    return isLeftOver(percussion, others, seconds) ? others : all;
+    return apart(claps, Lane.SNARE, Lane.CLAP, CLAP_CLEARER);
   }
 
   /** Without a lane that is a part of another's sound: struck with it, and less clear. */
@@ -99,30 +90,5 @@ final class LaneDecision {
       least = LEAST_STEADY.getOrDefault(lane, least);
     }
     return sure.length > 0 && !rare && sure[sure.length / 2] < least;
-  }
-
-  private static boolean isLeftOver(List<Hit> percussion, List<Hit> others, double seconds) {
-    double[] sure = percussion.stream().mapToDouble(Hit::confidence).sorted().toArray();
-    double often = sure.length / Math.max(1, seconds);
-    if (often <= OFTEN || sure[sure.length / 2] >= UNCLEAR + CLEARER * often) {
-      return false;
-    }
-    double[] clear =
-        percussion.stream()
-            .filter(h -> h.confidence() >= sure[sure.length / 2])
-            .mapToDouble(Hit::time)
-            .toArray();
-    return 1 - share(clear, others.stream().mapToDouble(Hit::time).toArray()) < SELDOM_ALONE;
-  }
-
-  /** Share of times that lie together with one of others, which are in order. */
-  private static double share(double[] own, double[] others) {
-    int together = 0;
-    for (double t : own) {
-      int at = Arrays.binarySearch(others, t - TOGETHER);
-      int next = at < 0 ? -at - 1 : at;
-      together += next < others.length && others[next] < t + TOGETHER ? 1 : 0;
-    }
-    return (double) together / own.length;
   }
 }
